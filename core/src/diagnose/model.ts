@@ -1,0 +1,104 @@
+/** The diagnostic model: what a sheet says about faults, free of pins and pictures. */
+import { InvalidInputError, UnknownReferenceError } from '../errors';
+import { allObservables, shownBy } from '../sheet/observables';
+import type { Sheet } from '../sheet/schema';
+
+/** Probabilities of outcomes; a bare name means certainty. */
+export type Shown = string | Readonly<Record<string, number>>;
+
+export interface ModelFault {
+  readonly id: string;
+  readonly part: string;
+  /** Relative weight, greater than 0. */
+  readonly prior: number;
+  /** By observable id. Silence means the good outcome. */
+  readonly shows: Readonly<Record<string, Shown>>;
+  /** Other faults this one causes, with their chance. */
+  readonly brings?: Readonly<Record<string, number>>;
+}
+
+export interface ModelObservable {
+  readonly id: string;
+  readonly outcomes: readonly string[];
+  /** The good outcome; `ok` where absent. */
+  readonly ok?: string;
+  readonly noise?: number;
+}
+
+export interface ModelCode {
+  readonly code: string;
+  readonly suspects: Readonly<Record<string, number>>;
+  readonly other?: number;
+}
+
+/** Also the abridged form of a sheet that the command line takes. */
+export interface DiagnosticModel {
+  readonly faults: readonly ModelFault[];
+  readonly tests: readonly ModelObservable[];
+  readonly parts: readonly { readonly id: string }[];
+  readonly codes?: readonly ModelCode[];
+}
+
+export function modelOf(sheet: Sheet): DiagnosticModel {
+  const observables = allObservables(sheet);
+  return {
+    faults: sheet.faults.map((fault) => ({
+      id: fault.id,
+      part: fault.part,
+      prior: fault.prior,
+      shows: Object.fromEntries(
+        observables.flatMap((observable) => {
+          const shown = shownBy(fault, observable);
+          return shown === undefined ? [] : [[observable.id, shown]];
+        }),
+      ),
+      ...(fault.brings && { brings: fault.brings }),
+    })),
+    tests: observables,
+    parts: sheet.parts,
+    codes: sheet.codes.list,
+  };
+}
+
+/** @throws {InvalidInputError | UnknownReferenceError} where probabilities or references are off. */
+export function checkModel(model: DiagnosticModel): void {
+  const faults = new Set(model.faults.map((fault) => fault.id));
+  const parts = new Set(model.parts.map((part) => part.id));
+  const tests = new Map(model.tests.map((test) => [test.id, test]));
+  if (faults.size === 0) throw new InvalidInputError('a model needs at least one fault', '/faults');
+  if (faults.size < model.faults.length)
+    throw new InvalidInputError('two faults bear the same id', '/faults');
+  model.faults.forEach((fault, i) => {
+    const path = `/faults/${i}`;
+    if (!(fault.prior > 0 && Number.isFinite(fault.prior)))
+      throw new InvalidInputError('a prior must be greater than 0', `${path}/prior`);
+    if (!parts.has(fault.part))
+      throw new UnknownReferenceError(`there is no part “${fault.part}”`, `${path}/part`);
+    for (const [id, shown] of Object.entries(fault.shows)) {
+      const test = tests.get(id);
+      if (!test) throw new UnknownReferenceError(`there is no test “${id}”`, `${path}/shows/${id}`);
+      for (const [outcome, share] of Object.entries(sharesOf(shown))) {
+        if (!test.outcomes.includes(outcome))
+          throw new UnknownReferenceError(
+            `“${id}” has no outcome “${outcome}”`,
+            `${path}/shows/${id}`,
+          );
+        checkProbability(share, `${path}/shows/${id}/${outcome}`);
+      }
+    }
+    for (const [id, chance] of Object.entries(fault.brings ?? {})) {
+      if (!faults.has(id))
+        throw new UnknownReferenceError(`there is no fault “${id}”`, `${path}/brings/${id}`);
+      checkProbability(chance, `${path}/brings/${id}`);
+    }
+  });
+}
+
+export function sharesOf(shown: Shown): Readonly<Record<string, number>> {
+  return typeof shown === 'string' ? { [shown]: 1 } : shown;
+}
+
+function checkProbability(value: number, path: string): void {
+  if (!(value >= 0 && value <= 1))
+    throw new InvalidInputError(`${value} is not a probability`, path);
+}

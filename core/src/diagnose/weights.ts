@@ -1,0 +1,89 @@
+/**
+ * What one reading did: its weight for or against each suspect, and whether it quarrels with the rest.
+ */
+import { beliefFrom, logEvidence, type Inference } from './belief';
+
+export type Strength = 'nothing' | 'slightly' | 'clearly' | 'strongly';
+
+export interface Weight {
+  /** Index into the evidence. */
+  readonly evidence: number;
+  /** Bayes factor for the suspect: posterior odds with the reading ÷ without it. */
+  readonly factor: number;
+  readonly direction: 'for' | 'against';
+  readonly strength: Strength;
+}
+
+/** Bayes factors at which the words change, either way. After Kass & Raftery 1995, rounded. */
+const SLIGHTLY = 1.25;
+const CLEARLY = 3;
+const STRONGLY = 10;
+
+export function strengthOf(factor: number): Strength {
+  const size = factor >= 1 ? factor : 1 / factor;
+  if (!(size >= SLIGHTLY)) return 'nothing';
+  if (size < CLEARLY) return 'slightly';
+  return size < STRONGLY ? 'clearly' : 'strongly';
+}
+
+const odds = (p: number) => p / (1 - p);
+
+/**
+ * Leave-one-out weights: for each piece of evidence and each fault, part and `other`.
+ * @returns by suspect id, in the order of the evidence; parts under their own ids.
+ */
+export function leaveOneOut(inference: Inference): {
+  faults: Record<string, Weight[]>;
+  parts: Record<string, Weight[]>;
+  other: Weight[];
+} {
+  const { model, belief, logLikelihoods } = inference;
+  const without = logLikelihoods.map((_, i) =>
+    beliefFrom(
+      model,
+      belief.hypotheses,
+      logLikelihoods.filter((__, j) => j !== i),
+    ),
+  );
+  const weigh = (withAll: number, pick: (b: Inference['belief']) => number): Weight[] =>
+    without.map((rest, evidence) => {
+      const ratio = odds(withAll) / odds(pick(rest));
+      const factor = Number.isFinite(ratio) ? ratio : 1;
+      return {
+        evidence,
+        factor,
+        direction: factor >= 1 ? 'for' : 'against',
+        strength: strengthOf(factor),
+      };
+    });
+  const all = (kind: 'faults' | 'parts') =>
+    Object.fromEntries(
+      Object.entries(belief[kind]).map(([id, p]) => [id, weigh(p, (b) => b[kind][id]!)]),
+    );
+  return { faults: all('faults'), parts: all('parts'), other: weigh(belief.other, (b) => b.other) };
+}
+
+/** A reading is named when leaving it out raises the evidence of the rest by more than this. */
+export const SURPRISE_FACTOR = 20;
+
+/**
+ * The reading that quarrels most with all others, if any does: P(rest) ÷ P(rest | reading), which is
+ * the conflict measure of Jensen et al. (1990), must exceed {@link SURPRISE_FACTOR}.
+ * @returns the index of the evidence, or undefined. One reading alone never surprises.
+ */
+export function surpriseIn(inference: Inference): { evidence: number; factor: number } | undefined {
+  const { belief, logLikelihoods } = inference;
+  if (logLikelihoods.length < 2) return undefined;
+  const { hypotheses } = belief;
+  const all = logEvidence(hypotheses, logLikelihoods);
+  let worst: { evidence: number; factor: number } | undefined;
+  logLikelihoods.forEach((row, i) => {
+    const rest = logEvidence(
+      hypotheses,
+      logLikelihoods.filter((_, j) => j !== i),
+    );
+    const factor = Math.exp(rest + logEvidence(hypotheses, [row]) - all);
+    if (factor > SURPRISE_FACTOR && factor > (worst?.factor ?? 0)) worst = { evidence: i, factor };
+  });
+  return worst;
+}

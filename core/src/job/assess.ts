@@ -1,0 +1,146 @@
+/** What the readings of a job say: ranked suspects with their evidence, and what is not proven. */
+import { infer, type Belief, type Inference } from '../diagnose/belief';
+import type { Evidence } from '../diagnose/likelihood';
+import { modelOf, type DiagnosticModel } from '../diagnose/model';
+import { leaveOneOut, surpriseIn, type Weight } from '../diagnose/weights';
+import type { Fault, Part, Sheet } from '../sheet/schema';
+import type { JobState, Taken } from './fold';
+import { notProvenOf, type NotProven } from './not-proven';
+
+/** One piece of evidence and the log entry it stands in. */
+export interface EvidenceItem {
+  readonly entry: string;
+  readonly evidence: Evidence;
+  /** Where it came from: a shown code, or a reading or answer that counts. */
+  readonly from:
+    | { readonly kind: 'code'; readonly code: string }
+    | { readonly kind: 'taken'; readonly taken: Taken };
+}
+
+export interface Suspect {
+  readonly fault: Fault;
+  readonly part: Part;
+  /** Probability that the fault is present. */
+  readonly p: number;
+  /** The same before the latest piece of evidence; equal to `p` where there is none. */
+  readonly before: number;
+  /** Indexed like {@link Assessment.evidence}. */
+  readonly weights: readonly Weight[];
+}
+
+export interface PartSuspect {
+  readonly part: Part;
+  /** Probability that the part has a fault. */
+  readonly p: number;
+  /** Probability that replacing it alone mends the machine. */
+  readonly fixed: number;
+  readonly weights: readonly Weight[];
+}
+
+export interface Assessment {
+  readonly evidence: readonly EvidenceItem[];
+  readonly belief: Belief;
+  /** Likeliest first. */
+  readonly suspects: readonly Suspect[];
+  readonly parts: readonly PartSuspect[];
+  readonly other: { readonly p: number; readonly before: number };
+  /** True while something not on this sheet is likelier than any fault that is. */
+  readonly unexplained: boolean;
+  /** A reading that quarrels with all the others and should be repeated. */
+  readonly surprise?: { readonly item: EvidenceItem; readonly factor: number };
+  readonly notProven: readonly NotProven[];
+}
+
+const models = new WeakMap<Sheet, DiagnosticModel>();
+
+function modelFor(sheet: Sheet): DiagnosticModel {
+  const known = models.get(sheet) ?? modelOf(sheet);
+  models.set(sheet, known);
+  return known;
+}
+
+/** Evidence in the order of the log. Void, repeated and withdrawn readings say nothing. */
+export function evidenceOf(state: JobState): EvidenceItem[] {
+  const codes = new Map(
+    state.codes.filter((code) => code.listed).map((code) => [code.entry, code.listed!.code]),
+  );
+  const counted = new Map(
+    state.taken.filter((taken) => taken.standing.kind === 'counts').map((t) => [t.entry, t]),
+  );
+  const seenCodes = new Set<string>();
+  return state.log.flatMap((entry): EvidenceItem[] => {
+    const code = codes.get(entry.id);
+    if (code !== undefined) {
+      // The same code entered twice is one observation of the display.
+      if (seenCodes.has(code)) return [];
+      seenCodes.add(code);
+      return [{ entry: entry.id, evidence: { code }, from: { kind: 'code', code } }];
+    }
+    const taken = counted.get(entry.id);
+    if (!taken) return [];
+    const test = taken.observable;
+    const evidence: Evidence =
+      taken.kind === 'answer' ? { test, outcome: taken.outcome } : { test, p: taken.judgement.p };
+    return [{ entry: entry.id, evidence, from: { kind: 'taken', taken } }];
+  });
+}
+
+export function assess(sheet: Sheet, state: JobState): Assessment {
+  const model = modelFor(sheet);
+  const evidence = evidenceOf(state);
+  const inference = infer(
+    model,
+    evidence.map((item) => item.evidence),
+  );
+  const { belief } = inference;
+  const before =
+    evidence.length === 0
+      ? belief
+      : infer(
+          model,
+          evidence.slice(0, -1).map((item) => item.evidence),
+        ).belief;
+  const weights = leaveOneOut(inference);
+  const suspects = rankSuspects(sheet, belief, before, weights.faults);
+  const parts = sheet.parts
+    .map((part) => ({
+      part,
+      p: belief.parts[part.id]!,
+      fixed: belief.fixed[part.id]!,
+      weights: weights.parts[part.id]!,
+    }))
+    .sort((a, b) => b.p - a.p);
+  const surprise = namedSurprise(inference, evidence);
+  return {
+    evidence,
+    belief,
+    suspects,
+    parts,
+    other: { p: belief.other, before: before.other },
+    unexplained: suspects.every((suspect) => suspect.p < belief.other),
+    ...(surprise && { surprise }),
+    notProven: notProvenOf(sheet, state, suspects, evidence),
+  };
+}
+
+function rankSuspects(
+  sheet: Sheet,
+  belief: Belief,
+  before: Belief,
+  weights: Record<string, Weight[]>,
+): Suspect[] {
+  return sheet.faults
+    .map((fault) => ({
+      fault,
+      part: sheet.parts.find((part) => part.id === fault.part)!,
+      p: belief.faults[fault.id]!,
+      before: before.faults[fault.id]!,
+      weights: weights[fault.id]!,
+    }))
+    .sort((a, b) => b.p - a.p);
+}
+
+function namedSurprise(inference: Inference, evidence: readonly EvidenceItem[]) {
+  const found = surpriseIn(inference);
+  return found && { item: evidence[found.evidence]!, factor: found.factor };
+}

@@ -1,0 +1,119 @@
+/**
+ * The job log: an append-only list of entries, each with a client-made UUIDv7. Nothing is edited in
+ * place; a wrong entry is withdrawn by a later one and stays visible.
+ */
+import { Type, type Static, type TSchema } from '@sinclair/typebox';
+import { meterFunctionSchema } from '../meter/functions';
+import { meterProfileSchema } from '../meter/profile';
+
+const Id = Type.String({ minLength: 1, maxLength: 80 });
+const Note = Type.String({ maxLength: 4000 });
+const Said = Type.String({ minLength: 1, maxLength: 4000 });
+const Person = Type.String({ minLength: 1, maxLength: 120 });
+const Uuid = Type.String({
+  pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-[1-9a-f][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$',
+  description: 'UUID, lower case',
+});
+
+/** As indicated: SI base unit of the meter function, before any lead zero. */
+export const readingSchema = Type.Union([
+  Type.Object(
+    { kind: Type.Literal('value'), value: Type.Number({ minimum: -1e15, maximum: 1e15 }) },
+    { additionalProperties: false },
+  ),
+  Type.Object({ kind: Type.Literal('overload') }, { additionalProperties: false }),
+]);
+
+const strict = <T extends Record<string, TSchema>>(properties: T) =>
+  Type.Object(properties, { additionalProperties: false });
+
+/** Steps of proving a machine dead, in their order. */
+export const SAFE_STEPS = ['isolated', 'meter-proved', 'bus', 'meter-reproved'] as const;
+export type SafeStep = (typeof SAFE_STEPS)[number];
+
+/** The body of each kind of entry. */
+export const entryBodies = {
+  /** The job begins; the meter in hand is frozen into it. */
+  opened: strict({ complaint: Note, meter: Type.Union([meterProfileSchema, Type.Null()]) }),
+  /** Data plate read on site. */
+  arrived: strict({
+    plate: Type.Union([Type.Literal('matches'), Type.Literal('differs')]),
+    note: Note,
+  }),
+  /** Something seen, heard or told, in words. */
+  observed: strict({ text: Said }),
+  /** What the display shows; null when it shows no code. */
+  code: strict({ shown: Type.Union([Type.String({ minLength: 1, maxLength: 40 }), Type.Null()]) }),
+  /** Access gained: a lid off, a plug out. */
+  access: strict({ access: Id }),
+  safed: strict({
+    step: Type.Union(SAFE_STEPS.map((step) => Type.Literal(step))),
+    reading: Type.Optional(readingSchema),
+    typed: Type.Optional(Type.String({ maxLength: 60 })),
+  }),
+  /** Supply on, or live work begun, with the precautions acknowledged. */
+  energised: strict({ precautions: Type.Literal(true) }),
+  /** What the leads showed when shorted together. */
+  lead: strict({
+    value: Type.Number({ minimum: 0, maximum: 10 }),
+    half: Type.Number({ minimum: 0, maximum: 1 }),
+  }),
+  reading: strict({
+    test: Id,
+    point: Id,
+    function: meterFunctionSchema,
+    reading: readingSchema,
+    typed: Type.String({ maxLength: 60 }),
+  }),
+  answer: strict({ test: Id, answer: Type.String({ minLength: 1, maxLength: 120 }) }),
+  skipped: strict({ test: Id, point: Type.Optional(Id), reason: Note }),
+  decision: strict({
+    action: Type.Union([Type.Literal('replace'), Type.Literal('hand-over')]),
+    part: Type.Union([Id, Type.Null()]),
+    /** The part that led when the technician decided. */
+    leading: Type.Union([Id, Type.Null()]),
+    /** Probability then of the part chosen. */
+    probability: Type.Number({ minimum: 0, maximum: 1 }),
+    reason: Note,
+  }),
+  signed: strict({ technician: Person, customer: Type.String({ maxLength: 120 }), note: Note }),
+  withdrawn: strict({ entry: Uuid, reason: Note }),
+} as const;
+
+export type EntryKind = keyof typeof entryBodies;
+export const ENTRY_KINDS = Object.keys(entryBodies) as EntryKind[];
+export type BodyOf<K extends EntryKind> = Static<(typeof entryBodies)[K]>;
+
+export const entryEnvelope = Type.Object(
+  {
+    id: Uuid,
+    kind: Type.Union(ENTRY_KINDS.map((kind) => Type.Literal(kind))),
+    at: Type.String({
+      pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d\\.\\d{3}Z$',
+      description: 'Device time, ISO 8601 in UTC with milliseconds',
+    }),
+    author: Person,
+    body: Type.Object({}),
+  },
+  { $id: 'entry', additionalProperties: false },
+);
+
+export type EntryOf<K extends EntryKind> = {
+  readonly id: string;
+  readonly kind: K;
+  /** Device time, ISO 8601, UTC. */
+  readonly at: string;
+  readonly author: string;
+  readonly body: BodyOf<K>;
+};
+/** An entry as a device writes it. */
+export type LogEntry = { [K in EntryKind]: EntryOf<K> }[EntryKind];
+/** An entry as the log keeps it; `seq` counts per job from 1 and is absent until the server has it. */
+export type StoredEntry = LogEntry & { readonly seq?: number };
+
+/** Server order first, then what has not been sent, as it was made. */
+export function inLogOrder(entries: readonly StoredEntry[]): StoredEntry[] {
+  return [...entries].sort(
+    (a, b) => (a.seq ?? Infinity) - (b.seq ?? Infinity) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0),
+  );
+}

@@ -1,0 +1,118 @@
+/**
+ * What is not proven, beside every conclusion: “good so far” is not “good”.
+ */
+import { observablesOf, shownBy } from '../sheet/observables';
+import type { Fault, Sheet, Test } from '../sheet/schema';
+import type { EvidenceItem, Suspect } from './assess';
+import type { JobState } from './fold';
+
+export type NotProven =
+  | { readonly kind: 'untaken'; readonly test: Test; readonly taken: number; readonly of: number }
+  | { readonly kind: 'void'; readonly test: Test; readonly because: string }
+  | {
+      readonly kind: 'cannot-tell';
+      readonly test: Test;
+      readonly observable: string;
+      readonly sentence: string;
+    }
+  /** No reading speaks about this suspect; codes alone do not count. */
+  | { readonly kind: 'unheard'; readonly fault: Fault; readonly p: number }
+  /** The cheapest test left that could still clear the leading suspect. */
+  | { readonly kind: 'could-clear'; readonly fault: Fault; readonly test: Test };
+
+/** Suspects less likely than this are not worth a remark. */
+const WORTH_NAMING = 0.02;
+/** A test could clear a fault that shows `ok` there less often than this. */
+const TELLING = 0.5;
+
+export function notProvenOf(
+  sheet: Sheet,
+  state: JobState,
+  suspects: readonly Suspect[],
+  evidence: readonly EvidenceItem[],
+): NotProven[] {
+  return [
+    ...clearing(sheet, state, suspects),
+    ...unheard(suspects, evidence),
+    ...doubtful(state),
+    ...untaken(sheet, state),
+  ];
+}
+
+function clearing(sheet: Sheet, state: JobState, suspects: readonly Suspect[]): NotProven[] {
+  const leader = suspects[0];
+  if (!leader || leader.p < WORTH_NAMING) return [];
+  const cheapest = sheet.tests
+    .filter((test) =>
+      observablesOf(test).some(
+        (each) => !state.current.has(each.id) && chanceOfOk(leader.fault, each) < TELLING,
+      ),
+    )
+    .sort((a, b) => (a.minutes ?? 1) - (b.minutes ?? 1))[0];
+  return cheapest ? [{ kind: 'could-clear', fault: leader.fault, test: cheapest }] : [];
+}
+
+function chanceOfOk(fault: Fault, observable: Parameters<typeof shownBy>[1]): number {
+  const shown = shownBy(fault, observable) ?? 'ok';
+  return typeof shown === 'string' ? (shown === 'ok' ? 1 : 0) : (shown.ok ?? 0);
+}
+
+function unheard(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]): NotProven[] {
+  return suspects
+    .filter(
+      (suspect) =>
+        suspect.p >= WORTH_NAMING &&
+        suspect.weights.every(
+          (weight, i) => evidence[i]!.from.kind === 'code' || weight.strength === 'nothing',
+        ),
+    )
+    .map(({ fault, p }) => ({ kind: 'unheard' as const, fault, p }));
+}
+
+function doubtful(state: JobState): NotProven[] {
+  return [...state.current.values()].flatMap((taken): NotProven[] => {
+    if (taken.standing.kind === 'void')
+      return [{ kind: 'void', test: taken.test, because: taken.standing.because }];
+    if (taken.kind === 'reading' && taken.judgement.verdict === 'cannot-tell')
+      return [
+        {
+          kind: 'cannot-tell',
+          test: taken.test,
+          observable: taken.observable,
+          sentence: taken.judgement.remedy?.sentence ?? '',
+        },
+      ];
+    return [];
+  });
+}
+
+function untaken(sheet: Sheet, state: JobState): NotProven[] {
+  return sheet.tests.flatMap((test): NotProven[] => {
+    const observables = observablesOf(test);
+    const taken = observables.filter((each) => state.current.has(each.id)).length;
+    return taken < observables.length
+      ? [{ kind: 'untaken', test, taken, of: observables.length }]
+      : [];
+  });
+}
+
+/** One short sentence for each kind of thing not proven. */
+export function notProvenWords(item: NotProven): string {
+  switch (item.kind) {
+    case 'untaken':
+      return item.taken === 0
+        ? `Not taken: ${item.test.title}.`
+        : `Taken in part, ${item.taken} of ${item.of}: ${item.test.title}.`;
+    case 'void':
+      return `Void: ${item.test.title}. ${item.because}.`;
+    case 'cannot-tell':
+      return `Cannot tell: ${item.test.title}. ${item.sentence}`;
+    case 'unheard':
+      return `No reading speaks about it yet: ${item.fault.name}.`;
+    case 'could-clear':
+      return `Could still clear “${item.fault.name}”: ${item.test.title}.`;
+    default:
+      item satisfies never;
+      return '';
+  }
+}

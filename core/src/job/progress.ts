@@ -1,0 +1,110 @@
+/** The order of the work: what is done at each stage and what is still owed, and which test is next. */
+import { observablesOf } from '../sheet/observables';
+import type { Sheet, Test } from '../sheet/schema';
+import { findTest, stateOf } from '../sheet/lookup';
+import type { EnergyKind } from './energy';
+import type { JobState } from './fold';
+
+export const STAGES = ['arrive', 'read', 'safe', 'measure', 'decide', 'sign'] as const;
+export type Stage = (typeof STAGES)[number];
+
+export interface StageProgress {
+  readonly stage: Stage;
+  readonly done: boolean;
+  /** Short note beside the stage: a code, `5/31`; empty where there is nothing to say. */
+  readonly note: string;
+}
+
+/** How many observables of the sheet have a reading or answer that stands. */
+export function takenCount(sheet: Sheet, state: JobState): { taken: number; of: number } {
+  const all = sheet.tests.flatMap(observablesOf);
+  return { taken: all.filter((each) => state.current.has(each.id)).length, of: all.length };
+}
+
+export function progressOf(sheet: Sheet, state: JobState): StageProgress[] {
+  const { taken, of } = takenCount(sheet, state);
+  const handled = sheet.tests
+    .flatMap(observablesOf)
+    .every((each) => state.current.has(each.id) || state.skipped.has(each.id));
+  const read = state.codes.length > 0 || state.noCode;
+  return [
+    { stage: 'arrive', done: state.arrived !== undefined, note: '' },
+    {
+      stage: 'read',
+      done: read,
+      note: state.codes.map((code) => code.shown).join(' ') || (state.noCode ? 'no code' : ''),
+    },
+    {
+      stage: 'safe',
+      // Once proven, the stage stays done: later live work cancels the proof, not the step.
+      done: state.log.some((e) => e.kind === 'safed' && e.body.step === 'meter-reproved'),
+      note: '',
+    },
+    { stage: 'measure', done: handled, note: `${taken}/${of}` },
+    { stage: 'decide', done: state.decision !== undefined, note: '' },
+    { stage: 'sign', done: state.signed !== undefined, note: '' },
+  ];
+}
+
+/** The first stage that owes something; the last one when nothing does. */
+export function currentStage(sheet: Sheet, state: JobState): Stage {
+  if (state.signed) return 'sign';
+  if (state.decision) return 'sign';
+  const owed = progressOf(sheet, state).find((each) => !each.done);
+  return owed?.stage ?? 'sign';
+}
+
+/** One placement of the probes, or one question. */
+export interface Step {
+  readonly test: Test;
+  /** Absent for questions. */
+  readonly point?: string;
+  readonly observable: string;
+}
+
+export function stepsOf(sheet: Sheet): Step[] {
+  return sheet.tests.flatMap((test) =>
+    observablesOf(test).map((each) => ({
+      test,
+      observable: each.id,
+      ...(each.point !== undefined && { point: each.point }),
+    })),
+  );
+}
+
+const open = (state: JobState, step: Step) =>
+  !state.current.has(step.observable) && !state.skipped.has(step.observable);
+
+/**
+ * The next step in the sheet's order: first the rest of the test in hand, then what the machine's
+ * present state allows, then anything. Undefined when nothing is left.
+ * @param after - Observable just handled; the search goes on from there and wraps round.
+ */
+export function nextStep(sheet: Sheet, state: JobState, after?: string): Step | undefined {
+  const steps = stepsOf(sheet);
+  const from = steps.findIndex((step) => step.observable === after) + 1;
+  const ahead = [...steps.slice(from), ...steps.slice(0, from)].filter((step) => open(state, step));
+  const inHand = steps[from - 1]?.test.id;
+  return (
+    ahead.find((step) => step.test.id === inHand) ??
+    ahead.find((step) => suits(sheet, step.test, state.energy.kind)) ??
+    ahead[0]
+  );
+}
+
+function suits(sheet: Sheet, test: Test, energy: EnergyKind): boolean {
+  const wanted = stateOf(sheet, test).energy;
+  return wanted === 'dead' ? energy === 'dead' : energy === 'live';
+}
+
+/** Access that a test still owes, its prerequisites first, each once. */
+export function accessOwed(sheet: Sheet, state: JobState, testId: string): string[] {
+  const owed: string[] = [];
+  const need = (id: string) => {
+    if (owed.includes(id) || state.access.has(id)) return;
+    sheet.access?.find((each) => each.id === id)?.needs?.forEach(need);
+    if (!owed.includes(id)) owed.push(id);
+  };
+  findTest(sheet, testId)?.access?.forEach(need);
+  return owed;
+}

@@ -1,0 +1,186 @@
+/**
+ * Judging one reading against one expectation, with the meter's own error.
+ *
+ * A reading is what the meter indicated; judging asks what the true value may be. The meter's limits
+ * of error are taken as a rectangular distribution of half-width a, whose standard uncertainty is
+ * a/√3 (JCGM 100:2008, 4.3.7); the probability that the true value conforms follows JCGM 106:2012,
+ * section 7, with a normal state of knowledge.
+ */
+import { InvalidInputError } from '../errors';
+import { DC_FUNCTIONS, type MeterFunctionLike } from './signs';
+import { limitsOf, type Expectation, type Limits } from './expectation';
+import { normalCdf } from '../numeric/normal';
+import { remedyFor, type Remedy } from './remedy';
+
+export type Reading = { kind: 'value'; value: number } | { kind: 'overload' };
+
+/** Meter limits of error: `percent` of reading plus `absolute`, in the unit of the reading. */
+export interface Accuracy {
+  readonly percent: number;
+  readonly absolute: number;
+}
+
+/** What the leads alone showed, shorted together: subtracted from resistances. Ohms. */
+export interface LeadZero {
+  readonly value: number;
+  /** Half-width of that figure's own uncertainty. */
+  readonly half: number;
+}
+
+export type Verdict = 'in' | 'watch' | 'out' | 'cannot-tell';
+/** Classes a reading falls into; answers may name others. `ok` is always the good one. */
+export type Outcome = string;
+export type OutcomeProbabilities = Readonly<Record<Outcome, number>>;
+
+export interface JudgeInput {
+  readonly expect: Expectation;
+  readonly reading: Reading;
+  /** Absent: the reading is taken as exact. */
+  readonly meter?: Accuracy;
+  /** Applied to resistances only. */
+  readonly lead?: LeadZero;
+  /** Dial position; decides the name of a vanished reading and whether a sign can be flagged. */
+  readonly function?: MeterFunctionLike;
+}
+
+export interface Judgement {
+  readonly verdict: Verdict;
+  /** The likeliest class. */
+  readonly outcome: Outcome;
+  /** Probability of every class this expectation can yield; sums to 1. */
+  readonly p: OutcomeProbabilities;
+  /** Indicated value less the leads; absent for an overload. */
+  readonly corrected?: number;
+  /** Standard uncertainty of `corrected`; absent for an overload. */
+  readonly u?: number;
+  readonly limits: Limits;
+  /** In, but within the expanded uncertainty (coverage factor 2) of a limit. */
+  readonly edge: boolean;
+  /** A minus on DC where the sheet expects none: leads swapped or polarity reversed. */
+  readonly signFlagged: boolean;
+  /** For `cannot-tell`: what would decide it. */
+  readonly remedy?: Remedy;
+}
+
+/** P(ok) at or above which a reading is `in`, and at or below one minus which it is not. */
+export const DECISION_LEVEL = 0.95;
+
+/** Name of a reading that has all but vanished: `short` across the probes, or `none` arriving. */
+export function vanishedName(expect: Expectation, fn?: MeterFunctionLike): 'short' | 'none' {
+  return expect.unit === 'ohm' || fn === 'diode' ? 'short' : 'none';
+}
+
+/** Size below which a low reading is named by {@link vanishedName}; 0 where there is no such size. */
+export function floorOf(expect: Expectation, limits: Limits = limitsOf(expect)): number {
+  if (expect.floor !== undefined) return expect.floor;
+  return limits.low > 0 && Number.isFinite(limits.low) ? limits.low / 10 : 0;
+}
+
+/**
+ * Judge one reading.
+ * @throws {InvalidInputError} for a reading that is not a finite number, or limits without sense.
+ */
+export function judge(input: JudgeInput): Judgement {
+  const { expect, reading } = input;
+  const limits = limitsOf(expect);
+  if (reading.kind === 'overload') return judgeOverload(limits);
+  if (!Number.isFinite(reading.value))
+    throw new InvalidInputError('a reading must be a finite number or OL', '/reading/value');
+  checkAccuracy(input);
+
+  const lead = expect.unit === 'ohm' && input.function !== 'diode' ? input.lead : undefined;
+  const signFlagged =
+    reading.value < 0 && DC_FUNCTIONS.has(input.function ?? '') && expectsNoMinus(limits);
+  const indicated = signFlagged ? -reading.value : reading.value;
+  const x = indicated - (lead?.value ?? 0);
+  const a = input.meter
+    ? (Math.abs(indicated) * input.meter.percent) / 100 + input.meter.absolute
+    : 0;
+  const u = Math.sqrt((a * a + (lead?.half ?? 0) ** 2) / 3);
+
+  const pLow = below(limits.low, x, u);
+  const pHigh = above(limits.high, x, u);
+  const pOk = Math.max(0, 1 - pLow - pHigh);
+  const lowName =
+    Math.abs(x) < floorOf(expect, limits) ? vanishedName(expect, input.function) : 'low';
+  const p = { ok: pOk, [lowName]: pLow, high: pHigh };
+  const verdict = decide(pOk, expect, x, u);
+  return {
+    verdict,
+    outcome: likeliest(p),
+    p,
+    corrected: x,
+    u,
+    limits,
+    edge: verdict === 'in' && u > 0 && Math.min(x - limits.low, limits.high - x) < 2 * u,
+    signFlagged,
+    ...(verdict === 'cannot-tell' && {
+      remedy: remedyFor({ x, indicated, u, limits, expect, meter: input.meter, lead }),
+    }),
+  };
+}
+
+/** Whether the limits are about a size: −300 V must not pass for “at most 24 V”. */
+function expectsNoMinus({ low, high }: Limits): boolean {
+  return low >= 0 || (low === -Infinity && high >= 0);
+}
+
+function judgeOverload(limits: Limits): Judgement {
+  const satisfied = limits.high === Infinity;
+  return {
+    verdict: satisfied ? 'in' : 'out',
+    outcome: satisfied ? 'ok' : 'open',
+    p: satisfied ? { ok: 1 } : { open: 1 },
+    limits,
+    edge: false,
+    signFlagged: false,
+  };
+}
+
+function checkAccuracy({ meter, lead }: JudgeInput): void {
+  const figures = [meter?.percent, meter?.absolute, lead?.half].filter((f) => f !== undefined);
+  if (figures.some((figure) => !(figure >= 0 && Number.isFinite(figure))))
+    throw new InvalidInputError('accuracy figures must be finite and not negative', '/meter');
+  if (lead && !Number.isFinite(lead.value))
+    throw new InvalidInputError('the lead zero must be a finite number', '/lead/value');
+}
+
+/** P(true value < limit). With no uncertainty a value on the limit conforms. */
+function below(limit: number, x: number, u: number): number {
+  if (limit === -Infinity) return 0;
+  if (u === 0) return x < limit ? 1 : 0;
+  return normalCdf((limit - x) / u);
+}
+
+/** P(true value > limit), from the complementary tail so that small values keep their digits. */
+function above(limit: number, x: number, u: number): number {
+  if (limit === Infinity) return 0;
+  if (u === 0) return x > limit ? 1 : 0;
+  return normalCdf((x - limit) / u);
+}
+
+function decide(pOk: number, expect: Expectation, x: number, u: number): Verdict {
+  if (pOk >= DECISION_LEVEL) return 'in';
+  if (pOk > 1 - DECISION_LEVEL) return 'cannot-tell';
+  const { watch } = expect;
+  if (watch && 1 - below(watch.low, x, u) - above(watch.high, x, u) >= DECISION_LEVEL)
+    return 'watch';
+  return 'out';
+}
+
+/** Ties go to the class named first, so `ok` wins a reading that sits exactly on its limit. */
+function likeliest(p: OutcomeProbabilities): Outcome {
+  return Object.entries(p).reduce((best, each) => (each[1] > best[1] ? each : best))[0];
+}
+
+/** Every class that {@link judge} can yield for an expectation, `ok` first. */
+export function possibleOutcomes(expect: Expectation, fn?: MeterFunctionLike): Outcome[] {
+  const limits = limitsOf(expect);
+  const outcomes: Outcome[] = ['ok'];
+  if (limits.low !== -Infinity) {
+    outcomes.push('low');
+    if (floorOf(expect, limits) > 0) outcomes.push(vanishedName(expect, fn));
+  }
+  if (limits.high !== Infinity) outcomes.push('high', 'open');
+  return outcomes;
+}

@@ -1,0 +1,44 @@
+/** The trade's words for verdicts and limits. */
+import { formatQuantity } from '../units/format';
+import { limitsOf, type Expectation } from './expectation';
+import type { Judgement, Outcome } from './judge';
+
+/** `0.33 to 0.62 V`, `at most 1 Ω`, `open, above 10 MΩ`. */
+export function limitWords(expect: Expectation): string {
+  const { low, high } = limitsOf(expect);
+  const show = (value: number) => formatQuantity(value, expect.unit);
+  if (expect.kind === 'open') return `OL or above ${show(expect.above)}`;
+  if (low === -Infinity) return `at most ${show(high)}`;
+  if (high === Infinity) return `at least ${show(low)}`;
+  return `${show(low)} to ${show(high)}`;
+}
+
+const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  ok: 'in',
+  low: 'low',
+  high: 'high',
+  none: 'nothing there',
+  short: 'shorted',
+  open: 'open',
+};
+
+export function outcomeWords(outcome: Outcome): string {
+  return OUTCOME_WORDS[outcome] ?? outcome.replaceAll('-', ' ');
+}
+
+/** Verdict in words: `In`, `In, at the edge`, `Watch: low`, `Out: shorted`, `Cannot tell`. */
+export function verdictWords(judgement: Pick<Judgement, 'verdict' | 'outcome' | 'edge'>): string {
+  switch (judgement.verdict) {
+    case 'in':
+      return judgement.edge ? 'In, at the edge' : 'In';
+    case 'watch':
+      return `Watch: ${outcomeWords(judgement.outcome)}, still works`;
+    case 'out':
+      return `Out: ${outcomeWords(judgement.outcome)}`;
+    case 'cannot-tell':
+      return 'Cannot tell';
+    default:
+      judgement.verdict satisfies never;
+      return judgement.verdict;
+  }
+}

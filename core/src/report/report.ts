@@ -1,0 +1,219 @@
+/** The service report as data: every figure with its limit and source. Setting it is the screen's. */
+import type { Assessment, Suspect } from '../job/assess';
+import type { FoldedEntry, JobState, Taken } from '../job/fold';
+import { notProvenWords } from '../job/not-proven';
+import { limitWords, outcomeWords, verdictWords } from '../judge/words';
+import { METER_FUNCTIONS } from '../meter/functions';
+import { stateName, stateOf } from '../sheet/lookup';
+import { locate, placeName } from '../sheet/places';
+import type { Sheet } from '../sheet/schema';
+import { formatQuantity } from '../units/format';
+
+export interface ReportRow {
+  readonly entry: string;
+  readonly at: string;
+  readonly title: string;
+  /** `Red on N, black on U`, or the question asked. */
+  readonly where: string;
+  readonly state: string;
+  readonly function: string;
+  /** `0.46 V`, `OL`, or the answer given. */
+  readonly value: string;
+  /** `± 0.01 V`: the meter's limits of error there; empty where the meter is unknown. */
+  readonly uncertainty: string;
+  readonly limit: string;
+  readonly verdict: string;
+  readonly mark: 'in' | 'watch' | 'out' | 'cannot-tell' | 'void' | 'withdrawn' | 'repeated';
+  /** `Service data DF-7, revision B, page 12`. */
+  readonly source: string;
+}
+
+export interface Report {
+  readonly complaint: string;
+  readonly codes: readonly { readonly shown: string; readonly title: string }[];
+  readonly noCode: boolean;
+  readonly observed: readonly string[];
+  readonly dead: readonly { readonly at: string; readonly text: string }[];
+  readonly rows: readonly ReportRow[];
+  /** Likeliest first; those under 2 % left out. */
+  readonly suspects: readonly {
+    readonly name: string;
+    readonly part: string;
+    readonly p: number;
+  }[];
+  readonly other: number;
+  readonly notProven: readonly string[];
+  readonly skipped: readonly { readonly title: string; readonly reason: string }[];
+  readonly meter: string;
+  readonly lead: string;
+  readonly decision?: {
+    readonly text: string;
+    readonly number: string;
+    readonly probability: number;
+    readonly reason: string;
+    readonly followsEvidence: boolean;
+    readonly before: readonly string[];
+  };
+  readonly signed?: {
+    readonly at: string;
+    readonly technician: string;
+    readonly customer: string;
+    readonly note: string;
+  };
+}
+
+const WORTH_PRINTING = 0.02;
+
+export function buildReport(sheet: Sheet, state: JobState, assessment: Assessment): Report {
+  const { decision, signed } = state;
+  return {
+    complaint: state.complaint,
+    codes: state.codes.map((code) => ({
+      shown: code.shown,
+      title: code.listed?.title ?? 'not on this sheet',
+    })),
+    noCode: state.noCode,
+    observed: state.observed.map((entry) => entry.body.text),
+    dead: deadRecord(state.log),
+    rows: state.taken.map((taken) => rowOf(sheet, taken)),
+    suspects: assessment.suspects.filter((s) => s.p >= WORTH_PRINTING).map(suspectRow),
+    other: assessment.other.p,
+    notProven: notProvenLines(assessment, decision !== undefined),
+    skipped: skippedLines(sheet, state),
+    meter: state.meter ? state.meter.name : 'not stated: readings taken as exact',
+    lead: state.lead ? formatQuantity(state.lead.value, 'ohm') : 'not zeroed',
+    ...(decision && { decision: decisionLines(sheet, decision.body) }),
+    ...(signed && { signed: { at: signed.at, ...signed.body } }),
+  };
+}
+
+const suspectRow = ({ fault, part, p }: Suspect) => ({ name: fault.name, part: part.name, p });
+
+/** `Service data DF-7, revision B, page 12`. */
+export function sourceWords(sheet: Sheet, page?: string): string {
+  const { document, revision } = sheet.source;
+  return [document, revision && `revision ${revision}`, page && `page ${page}`]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** The placement line: `Red on CN2 pin 1, black on CN2 pin 2`. */
+export function placementWords(sheet: Sheet, point: { red: string; black: string }): string {
+  const name = (ref: string) => {
+    const place = locate(sheet, ref);
+    return place ? placeName(place) : ref;
+  };
+  return `Red on ${name(point.red)}, black on ${name(point.black)}`;
+}
+
+function rowOf(sheet: Sheet, taken: Taken): ReportRow {
+  const { test, standing } = taken;
+  const common = {
+    entry: taken.entry,
+    at: taken.at,
+    title: test.title,
+    state: stateName(stateOf(sheet, test)),
+    source: sourceWords(sheet, test.page),
+  };
+  const standingMark = standing.kind === 'counts' ? undefined : standing.kind;
+  const standingWords =
+    standing.kind === 'void'
+      ? `Void: ${standing.because}`
+      : standing.kind === 'counts'
+        ? undefined
+        : standing.kind === 'withdrawn'
+          ? 'Withdrawn'
+          : 'Repeated later';
+  if (taken.kind === 'answer') {
+    return {
+      ...common,
+      where: taken.test.asks,
+      function: taken.test.how,
+      value: taken.answer,
+      uncertainty: '',
+      limit: Object.entries(taken.test.answers)
+        .filter(([, outcome]) => outcome === 'ok')
+        .map(([answer]) => answer)
+        .join(' or '),
+      verdict:
+        standingWords ??
+        (taken.outcome === 'ok' ? 'As it should be' : `Out: ${outcomeWords(taken.outcome)}`),
+      mark: standingMark ?? (taken.outcome === 'ok' ? 'in' : 'out'),
+    };
+  }
+  const { judgement, reading } = taken;
+  const { unit } = taken.test.expect;
+  return {
+    ...common,
+    where: placementWords(sheet, taken.point),
+    function: METER_FUNCTIONS[taken.test.function].words,
+    value:
+      reading.kind === 'overload'
+        ? 'OL'
+        : formatQuantity(judgement.corrected ?? reading.value, unit),
+    uncertainty: judgement.u ? `± ${formatQuantity(judgement.u * Math.sqrt(3), unit, 2)}` : '',
+    limit: limitWords(taken.test.expect),
+    verdict:
+      standingWords ?? verdictWords(judgement) + (judgement.signFlagged ? '; sign reversed' : ''),
+    mark: standingMark ?? judgement.verdict,
+  };
+}
+
+const SAFE_WORDS = {
+  isolated: 'Supply isolated and locked off',
+  'meter-proved': 'Meter proven on a known source',
+  bus: 'Bus measured',
+  'meter-reproved': 'Meter proven again: dead',
+} as const;
+
+function deadRecord(log: readonly FoldedEntry[]): Report['dead'] {
+  return log.flatMap((entry) => {
+    if (entry.withdrawnBy !== undefined) return [];
+    if (entry.kind === 'energised')
+      return [{ at: entry.at, text: 'Live work begun, precautions read' }];
+    if (entry.kind !== 'safed') return [];
+    const { reading, step } = entry.body;
+    const figure = !reading
+      ? ''
+      : reading.kind === 'overload'
+        ? ': OL'
+        : `: ${formatQuantity(reading.value, 'V')}`;
+    return [{ at: entry.at, text: SAFE_WORDS[step] + figure }];
+  });
+}
+
+function notProvenLines(assessment: Assessment, decided: boolean): string[] {
+  const lines = assessment.notProven.map(notProvenWords);
+  if (assessment.surprise) {
+    const { from } = assessment.surprise.item;
+    const what = from.kind === 'code' ? `code ${from.code}` : from.taken.test.title;
+    lines.unshift(`One reading quarrels with all the others and was not repeated: ${what}.`);
+  }
+  if (assessment.unexplained) lines.unshift('This sheet does not explain what was found.');
+  if (decided) lines.push('The repair itself: nothing was fitted or proven on this visit.');
+  return lines;
+}
+
+function skippedLines(sheet: Sheet, state: JobState): Report['skipped'] {
+  return [...state.skipped].map(([observable, reason]) => {
+    const [id, point] = observable.split('@');
+    const title = sheet.tests.find((test) => test.id === id)?.title ?? observable;
+    return { title: point ? `${title}, ${point}` : title, reason };
+  });
+}
+
+function decisionLines(
+  sheet: Sheet,
+  body: NonNullable<JobState['decision']>['body'],
+): NonNullable<Report['decision']> {
+  const part = sheet.parts.find((each) => each.id === body.part);
+  return {
+    text:
+      body.action === 'hand-over' || !part ? 'Stop here and hand over' : `Replace: ${part.name}`,
+    number: part?.number ?? '',
+    probability: body.probability,
+    reason: body.reason,
+    followsEvidence: body.action === 'replace' && body.part === body.leading,
+    before: part?.before ?? [],
+  };
+}

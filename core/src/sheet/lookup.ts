@@ -1,0 +1,35 @@
+/** Looking things up in a sheet by id. */
+import { UnknownReferenceError } from '../errors';
+import type { Fault, Part, Sheet, SheetState, Test, TestPoint } from './schema';
+
+export function findTest(sheet: Sheet, id: string): Test | undefined {
+  return sheet.tests.find((test) => test.id === id);
+}
+
+export function findPoint(test: Test, id: string | undefined): TestPoint | undefined {
+  if (test.how !== 'measure') return undefined;
+  return test.points.find((point) => point.id === id);
+}
+
+export function findPart(sheet: Sheet, id: string): Part | undefined {
+  return sheet.parts.find((part) => part.id === id);
+}
+
+export function findFault(sheet: Sheet, id: string): Fault | undefined {
+  return sheet.faults.find((fault) => fault.id === id);
+}
+
+/**
+ * The machine state a test belongs to.
+ * @throws {UnknownReferenceError} when the sheet lacks it; a checked sheet never does.
+ */
+export function stateOf(sheet: Sheet, test: Test): SheetState {
+  const state = sheet.states.find((each) => each.id === test.state);
+  if (!state) throw new UnknownReferenceError(`the sheet has no state “${test.state}”`);
+  return state;
+}
+
+/** Display name of a machine state: its own name, else its id in words. */
+export function stateName(state: SheetState): string {
+  return state.name ?? state.id.replaceAll('-', ' ');
+}

@@ -1,0 +1,36 @@
+/** Finding the place that a reference such as `inv.CN2.1` or `inv.P` names. */
+import type { Board, BoardPoint, Connector, Pin, Sheet } from './schema';
+
+export type Place = { readonly board: Board; readonly ref: string } & (
+  | { readonly kind: 'pin'; readonly connector: Connector; readonly pin: Pin }
+  | { readonly kind: 'point'; readonly point: BoardPoint }
+);
+
+/** @returns undefined where the sheet has no such place. */
+export function locate(sheet: Pick<Sheet, 'boards'>, ref: string): Place | undefined {
+  const [boardId, second, third] = ref.split('.');
+  const board = sheet.boards.find((each) => each.id === boardId);
+  if (!board || second === undefined) return undefined;
+  if (third === undefined) {
+    const point = board.points?.find((each) => each.id === second);
+    return point && { kind: 'point', board, ref, point };
+  }
+  const connector = board.connectors?.find((each) => each.id === second);
+  const pin = connector?.pins.find((each) => String(each.n) === third);
+  return connector && pin && { kind: 'pin', board, ref, connector, pin };
+}
+
+/** Short name on the flag and in the placement line: `CN5 pin 3`, `N`. */
+export function placeName(place: Place): string {
+  return place.kind === 'pin'
+    ? `${place.connector.id} pin ${place.pin.n}`
+    : (place.point.name ?? place.point.id);
+}
+
+/** What is known of the place: signal and wire, for a pin; undefined where nothing is. */
+export function placeDetail(place: Place): string | undefined {
+  if (place.kind === 'point') return undefined;
+  const { signal, wire } = place.pin;
+  const parts = [signal, wire && `${wire} wire`].filter(Boolean);
+  return parts.length > 0 ? parts.join(', ') : undefined;
+}

@@ -1,0 +1,136 @@
+/**
+ * Reading what a technician types: `1.95k`, `0,46`, `12uA`, `4k7`, `OL`, `-`.
+ *
+ * Either decimal mark is taken. Where both occur the last one is the decimal mark and the other
+ * groups thousands. A result is echoed before it is recorded, so the rule can be seen at work.
+ */
+import { formatQuantity } from './format';
+import { PREFIXES, UNITS, UNIT_FACTS, type Unit } from './units';
+
+export type Entry =
+  | { kind: 'value'; value: number; unit: Unit; echo: string }
+  | { kind: 'overload'; echo: string }
+  /** A lone `-`: the point is left without a figure. */
+  | { kind: 'not-taken'; echo: string }
+  | { kind: 'empty' }
+  | { kind: 'error'; code: EntryErrorCode; message: string };
+
+export type EntryErrorCode = 'not-a-figure' | 'wrong-unit' | 'too-large' | 'unknown-unit';
+
+const OVERLOAD = /^(ol|0l|o\.l|\.ol|o|over|overload|inf|∞|open)\.?$/i;
+// A figure, then anything: `1.95`, `-0,46`, `1 200`, `1e3`. RKM figures (`4k7`) are tried first.
+const RKM = /^([+-]?)(\d+)(p|n|u|µ|μ|m|k|K|M|G|R|r)(\d+)(.*)$/;
+const FIGURE = /^([+-]?)((?:\d[\d.,\s'’]*|[.,]\d+))(?:[eE]([+-]?\d{1,3}))?(.*)$/;
+
+const fail = (code: EntryErrorCode, message: string): Entry => ({ kind: 'error', code, message });
+
+/** One decimal mark, whichever it is; undefined where the marks make no number. */
+function plainFigure(text: string): number | undefined {
+  const bare = text.replace(/[\s'’]/g, '');
+  const points = bare.split('.').length - 1;
+  const commas = bare.split(',').length - 1;
+  if (points > 1 && commas > 1) return undefined;
+  let normal = bare;
+  if (points > 0 && commas > 0) {
+    const decimal = bare.lastIndexOf('.') > bare.lastIndexOf(',') ? '.' : ',';
+    const group = decimal === '.' ? ',' : '.';
+    if ((decimal === '.' ? points : commas) > 1) return undefined;
+    const [whole = '', fraction = ''] = bare.split(decimal);
+    if (!/^\d{1,3}$/.test(whole.split(group)[0]!)) return undefined;
+    if (
+      whole
+        .split(group)
+        .slice(1)
+        .some((part) => part.length !== 3)
+    )
+      return undefined;
+    normal = `${whole.split(group).join('')}.${fraction}`;
+  } else if (points > 1 || commas > 1) {
+    const parts = bare.split(points > 1 ? '.' : ',');
+    if (!/^\d{1,3}$/.test(parts[0]!) || parts.slice(1).some((part) => part.length !== 3))
+      return undefined;
+    normal = parts.join('');
+  } else {
+    normal = bare.replace(',', '.');
+  }
+  return Number(normal);
+}
+
+interface Suffix {
+  factor: number;
+  unit: Unit | undefined;
+}
+
+/** `kΩ`, `uA`, `k`, `VDC`, nothing; undefined where it is none of these. */
+function readSuffix(text: string): Suffix | undefined {
+  const suffix = text.trim();
+  if (suffix === '') return { factor: 1, unit: undefined };
+  const named = (word: string) =>
+    UNITS.find((unit) => UNIT_FACTS[unit].spellings.some((spelling) => spelling === word));
+  const whole = named(suffix);
+  if (whole !== undefined) return { factor: 1, unit: whole };
+  const factor = PREFIXES[suffix[0]!];
+  if (factor === undefined) return undefined;
+  const rest = suffix.slice(1).trim();
+  if (rest === '') return { factor, unit: undefined };
+  const unit = named(rest);
+  return unit !== undefined && UNIT_FACTS[unit].prefixed ? { factor, unit } : undefined;
+}
+
+/**
+ * Understand one typed reading.
+ * @param typed - What stands in the field.
+ * @param wanted - The unit the test asks for; a bare figure is taken in it.
+ * @returns the value in SI base units with an echo such as `1.95 kΩ`, or what is wrong with it.
+ */
+export function parseEntry(typed: string, wanted: Unit): Entry {
+  const text = typed.replace(/\u2212/g, '-').trim();
+  if (text === '') return { kind: 'empty' };
+  if (/^[-–—]+$/.test(text)) return { kind: 'not-taken', echo: 'no figure: left not taken' };
+  if (OVERLOAD.test(text)) return { kind: 'overload', echo: 'OL' };
+
+  const rkm = RKM.exec(text);
+  let magnitude: number | undefined;
+  let negative: boolean;
+  let suffix: Suffix | undefined;
+  if (rkm) {
+    const [, sign, whole, mark, fraction, rest] = rkm;
+    const factor = mark === 'R' || mark === 'r' ? 1 : PREFIXES[mark!]!;
+    magnitude = Number(`${whole}.${fraction}`) * factor;
+    negative = sign === '-';
+    suffix = mark === 'R' || mark === 'r' ? { factor: 1, unit: 'ohm' } : readSuffix(rest!);
+    if (suffix && suffix.factor !== 1) suffix = undefined;
+  } else {
+    const match = FIGURE.exec(text);
+    if (!match) return fail('not-a-figure', `“${typed.trim()}” is not a figure. Try 1.95k or OL.`);
+    const [, sign, digits, exponent, rest] = match;
+    magnitude = plainFigure(digits!);
+    if (magnitude !== undefined && exponent) magnitude *= 10 ** Number(exponent);
+    negative = sign === '-';
+    suffix = readSuffix(rest!);
+    if (!suffix)
+      return fail(
+        'unknown-unit',
+        `“${rest!.trim()}” is not a unit. This test wants ${UNIT_FACTS[wanted].plural}.`,
+      );
+  }
+  if (magnitude === undefined || Number.isNaN(magnitude))
+    return fail(
+      'not-a-figure',
+      `“${typed.trim()}” is not a figure. Use one decimal mark: 1.95 or 1,95.`,
+    );
+  if (!suffix)
+    return fail('unknown-unit', `“${typed.trim()}” ends in something that is not a unit.`);
+  if (suffix.unit !== undefined && suffix.unit !== wanted)
+    return fail(
+      'wrong-unit',
+      `That is in ${UNIT_FACTS[suffix.unit].plural}; this test wants ${UNIT_FACTS[wanted].plural}.`,
+    );
+  const value = (negative ? -1 : 1) * magnitude * suffix.factor;
+  if (!Number.isFinite(value) || Math.abs(value) > UNIT_FACTS[wanted].largest)
+    return fail(
+      'too-large',
+      `No meter shows that many ${UNIT_FACTS[wanted].plural}. Check the figure and its prefix.`,
+    );
+  return { kind: 'value', value: value + 0, unit: wanted, echo: formatQuantity(value, wanted) };
+}

@@ -1,0 +1,45 @@
+import type { LogEntry, MeterProfile, Sheet } from '@jeitinho/core';
+
+export interface DemoJob {
+  readonly id: string;
+  readonly unitId: string;
+  readonly complaint: string;
+  readonly urgent: boolean;
+  /** Local time on the day of seeding, `HH:MM`, for open visits; absent for past ones. */
+  readonly visitAt?: string;
+  /** For past visits, the moment they were opened. */
+  readonly openedAt?: string;
+  /** Everything after `opened`. */
+  readonly entries: readonly LogEntry[];
+}
+
+export interface DemoWorld {
+  readonly shop: {
+    readonly name: string;
+    readonly town: string;
+    readonly technician: string;
+    readonly meter: MeterProfile;
+  };
+  readonly customers: readonly { id: string; name: string; phone: string }[];
+  readonly sites: readonly {
+    id: string;
+    customerId: string;
+    name: string;
+    address: string;
+    town: string;
+  }[];
+  readonly units: readonly {
+    id: string;
+    siteId: string;
+    label: string;
+    maker: string;
+    model: string;
+    serial: string;
+    kind: string;
+    installedOn: string;
+    warrantyUntil: string;
+    sheetId: string | null;
+  }[];
+  readonly sheets: readonly Sheet[];
+  readonly jobs: readonly DemoJob[];
+}

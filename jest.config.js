@@ -1,0 +1,37 @@
+// One Jest run over the workspaces. The server project gets a MariaDB of its own (server/testing).
+const transform = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+        target: 'es2022',
+      },
+      module: { type: 'commonjs' },
+    },
+  ],
+};
+
+const project = (name, more = {}) => ({
+  displayName: name,
+  rootDir: name,
+  testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+  transform,
+  ...more,
+});
+
+/** @type {import('jest').Config} */
+export default {
+  projects: [
+    project('core'),
+    project('demo'),
+    project('server', {
+      globalSetup: '<rootDir>/testing/start-database.ts',
+      globalTeardown: '<rootDir>/testing/stop-database.ts',
+    }),
+    project('web', { setupFiles: ['fake-indexeddb/auto'] }),
+    project('scripts'),
+  ],
+};
