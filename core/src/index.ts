@@ -30,3 +30,4 @@ export { notProvenWords, type NotProven } from './job/not-proven';
 export * from './job/progress';
 export * from './job/summary';
 export * from './report/report';
+export * from './api/resources';

@@ -1,0 +1,104 @@
+/** The HTTP application: routes, the one error handler, the request log, the page. */
+import { CoreError, sheetSchema } from '@jeitinho/core';
+import { serveStatic } from '@hono/node-server/serve-static';
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { secureHeaders } from 'hono/secure-headers';
+import type { Logger } from 'pino';
+import { ProblemError, problemResponse } from './problem';
+import { customerRoutes } from './routes/customers';
+import { healthRoutes } from './routes/health';
+import { jobRoutes } from './routes/jobs';
+import { sheetRoutes } from './routes/sheets';
+import { shopRoutes } from './routes/shop';
+import { siteRoutes } from './routes/sites';
+import { unitRoutes } from './routes/units';
+import type { Store } from './store/models/index';
+
+export interface AppOptions {
+  readonly store: Store;
+  readonly log: Logger;
+  /** Folder of the built page; without it only the API answers. */
+  readonly pageFolder?: string;
+}
+
+const LARGEST_BODY = 4 * 1024 * 1024;
+
+export function createApp({ store, log, pageFolder }: AppOptions): Hono {
+  const app = new Hono();
+  app.use(async (c, next) => {
+    const started = performance.now();
+    await next();
+    const ms = Math.round(performance.now() - started);
+    const line = { method: c.req.method, path: c.req.path, status: c.res.status, ms };
+    if (c.res.status >= 500) log.error(line, 'request');
+    else log.info(line, 'request');
+  });
+  app.use(
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        // Radix places its pop-ups with inline styles.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'none'"],
+      },
+    }),
+  );
+  app.use(
+    '/api/*',
+    bodyLimit({
+      maxSize: LARGEST_BODY,
+      onError: () => {
+        throw new ProblemError(413, 'too-large', 'Nothing was stored: more than 4 MB at once.');
+      },
+    }),
+  );
+  app.use('/api/*', async (c, next) => {
+    await next();
+    c.header('cache-control', 'no-store');
+  });
+
+  const api = new Hono()
+    .route('/health', healthRoutes(store))
+    .route('/shop', shopRoutes(store))
+    .route('/customers', customerRoutes(store))
+    .route('/sites', siteRoutes(store))
+    .route('/units', unitRoutes(store))
+    .route('/sheets', sheetRoutes(store))
+    .route('/jobs', jobRoutes(store));
+  app.route('/api/v1', api);
+  app.route('/health', healthRoutes(store));
+  app.get('/schemas/sheet-1.json', (c) => c.json(sheetSchema));
+  app.all('/api/*', () => {
+    throw new ProblemError(404, 'not-found', 'There is nothing at this address of the API.');
+  });
+  if (pageFolder) servePage(app, pageFolder);
+
+  app.notFound(() => problemResponse(new ProblemError(404, 'not-found', 'There is nothing here.').problem));
+  app.onError((error) => {
+    if (error instanceof ProblemError) return problemResponse(error.problem);
+    if (error instanceof CoreError)
+      return problemResponse(new ProblemError(422, error.code, error.message).problem);
+    log.error({ err: error }, 'unexpected');
+    return problemResponse(
+      new ProblemError(500, 'internal', 'Nothing was stored. Try again; the log says more.').problem,
+    );
+  });
+  return app;
+}
+
+/** Built files have their hash in the name and may be kept for ever; the page itself may not. */
+function servePage(app: Hono, root: string): void {
+  app.use('/assets/*', async (c, next) => {
+    await next();
+    if (c.res.ok) c.header('cache-control', 'public, max-age=31536000, immutable');
+  });
+  app.use('*', serveStatic({ root }));
+  app.get('*', async (c, next) => {
+    if (/\.\w+$/.test(c.req.path)) return next();
+    c.header('cache-control', 'no-cache');
+    return serveStatic({ root, path: 'index.html' })(c, next);
+  });
+}

@@ -1,0 +1,26 @@
+/**
+ * `./jeitinho core VERB < in.json > out.json`: the core on the command line. One case or an array of
+ * cases; errors are one JSON object and exit code 1.
+ */
+import { readFileSync } from 'node:fs';
+import { CoreError } from '@jeitinho/core';
+import { runVerb } from './core-verbs';
+
+try {
+  let input: unknown;
+  try {
+    input = JSON.parse(readFileSync(0, 'utf8'));
+  } catch {
+    throw Object.assign(new Error('the input is not valid JSON'), { code: 'malformed-json' });
+  }
+  process.stdout.write(`${JSON.stringify(runVerb(process.argv[2] ?? '', input))}\n`);
+} catch (error) {
+  const known = error as { code?: unknown; message: string };
+  const failure = {
+    code: typeof known.code === 'string' ? known.code : 'internal',
+    message: known.message,
+    ...(error instanceof CoreError && error.path !== undefined && { path: error.path }),
+  };
+  process.stdout.write(`${JSON.stringify({ error: failure })}\n`);
+  process.exitCode = 1;
+}

@@ -1,0 +1,109 @@
+/** The verbs of `./jeitinho core`, apart from reading and writing. */
+import {
+  expectationSchema,
+  infer,
+  InvalidInputError,
+  judge,
+  modelOf,
+  readingSchema,
+  type DiagnosticModel,
+  type Evidence,
+  type Sheet,
+} from '@jeitinho/core';
+import { check, readSheet, Type, type TSchema } from '@jeitinho/core/validate';
+
+const judgeCase = Type.Object({
+  expect: expectationSchema,
+  reading: readingSchema,
+  meter: Type.Optional(
+    Type.Object({ percent: Type.Number({ minimum: 0 }), absolute: Type.Number({ minimum: 0 }) }),
+  ),
+  lead: Type.Optional(Type.Object({ value: Type.Number(), half: Type.Number({ minimum: 0 }) })),
+  function: Type.Optional(Type.String()),
+});
+
+const shares = Type.Record(Type.String(), Type.Number({ minimum: 0, maximum: 1 }));
+const abridgedSheet = Type.Object({
+  faults: Type.Array(
+    Type.Object({
+      id: Type.String(),
+      part: Type.String(),
+      prior: Type.Number({ exclusiveMinimum: 0 }),
+      shows: Type.Record(Type.String(), Type.Union([Type.String(), shares])),
+      brings: Type.Optional(shares),
+    }),
+    { minItems: 1 },
+  ),
+  tests: Type.Array(
+    Type.Object({
+      id: Type.String(),
+      ok: Type.Optional(Type.String()),
+      outcomes: Type.Array(Type.String(), { minItems: 1 }),
+      noise: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1 })),
+    }),
+  ),
+  parts: Type.Array(Type.Object({ id: Type.String() })),
+  codes: Type.Optional(
+    Type.Array(
+      Type.Object({
+        code: Type.String(),
+        suspects: shares,
+        other: Type.Optional(Type.Number({ minimum: 0, maximum: 1 })),
+      }),
+    ),
+  ),
+});
+const evidenceList = Type.Array(
+  Type.Union([
+    Type.Object({ code: Type.String() }),
+    Type.Object({ test: Type.String(), outcome: Type.String() }),
+    Type.Object({ test: Type.String(), p: shares }),
+  ]),
+);
+const diagnoseCase = Type.Object({ sheet: Type.Object({}), evidence: evidenceList });
+
+const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>> = {
+  judge: (input, path) => {
+    const { verdict, outcome, p, corrected, u, edge, signFlagged, remedy } = judge(
+      demand(judgeCase, input, path),
+    );
+    return { verdict, outcome, p, corrected, u, edge, signFlagged, remedy };
+  },
+  diagnose: (input, path) => {
+    const { sheet, evidence } = demand(diagnoseCase, input, path);
+    const { belief } = infer(modelFrom(sheet, path), evidence as Evidence[]);
+    const { faults, parts, fixed, other } = belief;
+    return { faults, other, fixed, parts };
+  },
+};
+
+/**
+ * @returns one answer, or an array of them for an array of cases.
+ * @throws {CoreError} for an unknown verb or a case that is not as it should be.
+ */
+export function runVerb(verb: string, input: unknown): unknown {
+  const run = Object.hasOwn(VERBS, verb) ? VERBS[verb]! : undefined;
+  if (!run)
+    throw new InvalidInputError(
+      `“${verb}” is not a verb; there are ${Object.keys(VERBS).join(' and ')}`,
+    );
+  return Array.isArray(input) ? input.map((each, i) => run(each, `/${i}`)) : run(input, '');
+}
+
+function modelFrom(sheet: object, path: string): DiagnosticModel {
+  if (!('format' in sheet)) return demand(abridgedSheet, sheet, `${path}/sheet`);
+  const read = readSheet(sheet);
+  if (read.ok) return modelOf(read.value as Sheet);
+  throw failure(read.problems, `${path}/sheet`);
+}
+
+function demand<S extends TSchema>(schema: S, input: unknown, path: string) {
+  const checked = check(schema, input);
+  if (checked.ok) return checked.value;
+  throw failure(checked.problems, path);
+}
+
+function failure(problems: readonly { path: string; message: string }[], base: string) {
+  const [first] = problems;
+  return new InvalidInputError(first?.message ?? 'not as it should be', base + (first?.path ?? ''));
+}

@@ -1,0 +1,75 @@
+/** The server process, started by the `jeitinho` script with its settings in the environment. */
+import { demoWorld } from '@jeitinho/demo';
+import { serve } from '@hono/node-server';
+import { pino } from 'pino';
+import { createApp } from './app';
+import { seedDemo } from './seed';
+import { StartupError } from './startup-error';
+import { addressFromEnvironment, connect, createDatabase } from './store/database';
+import { refreshSummaries } from './store/log';
+import { migrate } from './store/migrate';
+import { defineModels } from './store/models/index';
+
+/** How long requests in flight may take to end once the server was told to stop. */
+const GRACE_MS = 5_000;
+
+async function main(): Promise<void> {
+  const { env } = process;
+  const port = Number(env.JEITINHO_PORT ?? 8137);
+  const log = pino(
+    { level: env.JEITINHO_LOG_LEVEL ?? 'info' },
+    env.JEITINHO_LOG ? pino.destination({ dest: env.JEITINHO_LOG, sync: true }) : undefined,
+  );
+  const address = addressFromEnvironment(env);
+  await createDatabase(address);
+  const sequelize = connect(address);
+  await migrate(sequelize);
+  const store = defineModels(sequelize);
+  if (env.JEITINHO_DEMO !== 'no') await seedDemo(store, demoWorld);
+  const refreshed = await refreshSummaries(store);
+  if (refreshed > 0) log.info({ refreshed }, 'projections made again');
+
+  const app = createApp({ store, log, ...(env.JEITINHO_PAGE && { pageFolder: env.JEITINHO_PAGE }) });
+  const server = serve({ fetch: app.fetch, hostname: '127.0.0.1', port });
+  await new Promise<void>((resolve, reject) => {
+    server.once('listening', resolve);
+    server.once('error', (error: NodeJS.ErrnoException) =>
+      reject(
+        error.code === 'EADDRINUSE'
+          ? new StartupError(
+              'port-taken',
+              `Port ${port} is taken by another program. Stop it, or choose another with --port.`,
+            )
+          : error,
+      ),
+    );
+  });
+  log.info({ port }, 'ready');
+  process.stdout.write(`Jeitinho is ready at http://127.0.0.1:${port}\n`);
+
+  let stopping = false;
+  const stop = () => {
+    if (stopping) return;
+    stopping = true;
+    setTimeout(() => process.exit(1), GRACE_MS).unref();
+    server.close(() => {
+      void sequelize.close().finally(() => {
+        log.info('stopped');
+        process.exit(0);
+      });
+    });
+    // Keep-alive connections without a request would hold the door open.
+    if ('closeIdleConnections' in server) server.closeIdleConnections();
+  };
+  process.on('SIGTERM', stop);
+  process.on('SIGINT', stop);
+}
+
+main().catch((error: unknown) => {
+  const message =
+    error instanceof StartupError
+      ? error.message
+      : `Jeitinho could not start: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`;
+  process.stderr.write(`${message}\n`);
+  process.exit(1);
+});

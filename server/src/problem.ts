@@ -1,0 +1,41 @@
+/** Errors of the API as `application/problem+json` (RFC 9457). */
+import type { Problem } from '@jeitinho/core';
+
+export type ProblemStatus = 400 | 404 | 409 | 413 | 415 | 422 | 500 | 503;
+
+const TITLES: Record<ProblemStatus, string> = {
+  400: 'Not understood',
+  404: 'Not there',
+  409: 'Refused',
+  413: 'Too large',
+  415: 'Not JSON',
+  422: 'Not as it should be',
+  500: 'Something broke here',
+  503: 'Not available',
+};
+
+/** Thrown anywhere below a route; the app's one error handler answers with it. */
+export class ProblemError extends Error {
+  override readonly name = 'ProblemError';
+  readonly problem: Problem;
+
+  constructor(
+    status: ProblemStatus,
+    code: string,
+    detail: string,
+    more: Pick<Problem, 'errors' | 'entry'> = {},
+  ) {
+    super(detail);
+    this.problem = { type: 'about:blank', title: TITLES[status], status, code, detail, ...more };
+  }
+}
+
+export const notFound = (what: string): ProblemError =>
+  new ProblemError(404, 'not-found', `There is no ${what}.`);
+
+export function problemResponse(problem: Problem): Response {
+  return new Response(JSON.stringify(problem), {
+    status: problem.status,
+    headers: { 'content-type': 'application/problem+json' },
+  });
+}

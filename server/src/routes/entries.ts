@@ -1,0 +1,44 @@
+import { entriesInput, type EntriesResource, type LogEntry } from '@jeitinho/core';
+import { readEntry } from '@jeitinho/core/validate';
+import { Hono } from 'hono';
+import { jsonBody } from '../json-body';
+import { notFound, ProblemError } from '../problem';
+import { appendEntries, entriesAfter } from '../store/log';
+import type { Store } from '../store/models/index';
+
+/** Mounted below /jobs/:id/entries. */
+export const entryRoutes = (store: Store) =>
+  new Hono()
+    .get('/', async (c) => {
+      const job = await store.jobs.findByPk(c.req.param('id')!);
+      if (!job) throw notFound('such job');
+      const after = Number(c.req.query('after') ?? 0);
+      if (!Number.isInteger(after) || after < 0)
+        throw new ProblemError(400, 'bad-query', 'after is a whole number, 0 or more.');
+      const entries = await entriesAfter(store, job.id, after);
+      return c.json({
+        entries,
+        last: Math.max(job.lastSeq, entries.at(-1)?.seq ?? 0),
+      } satisfies EntriesResource);
+    })
+    .post('/', async (c) => {
+      const { entries } = await jsonBody(c, entriesInput);
+      const batch = entries.map(parsed);
+      return c.json(await appendEntries(store, c.req.param('id')!, batch));
+    });
+
+/** @throws {ProblemError} 422 naming the entry of the batch and what is wrong with it. */
+function parsed(raw: unknown, index: number): LogEntry {
+  const read = readEntry(raw, `/entries/${index}`);
+  if (read.ok) return read.value;
+  const { id } = (raw ?? {}) as { id?: unknown };
+  throw new ProblemError(
+    422,
+    'invalid-entry',
+    `Nothing of the batch was stored: entry ${index + 1} is not as it should be.`,
+    {
+      errors: read.problems,
+      entry: { index, ...(typeof id === 'string' && { id }) },
+    },
+  );
+}

@@ -1,0 +1,10 @@
+/** A reason not to start that a person can act on: printed as one sentence, without a stack. */
+export class StartupError extends Error {
+  override readonly name = 'StartupError';
+  constructor(
+    readonly code: 'half-migrated' | 'newer-database' | 'port-taken' | 'no-database',
+    message: string,
+  ) {
+    super(message);
+  }
+}

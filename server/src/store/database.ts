@@ -1,0 +1,62 @@
+/** Connecting to MariaDB: over a socket of our own, or over a loopback port. */
+import { Sequelize } from 'sequelize';
+
+export interface DatabaseAddress {
+  readonly database: string;
+  /** Path of the Unix socket; takes precedence over host and port. */
+  readonly socketPath?: string;
+  readonly host?: string;
+  readonly port?: number;
+  readonly user?: string;
+  readonly password?: string;
+}
+
+/** Where the database is, from the environment that the `jeitinho` script sets. */
+export function addressFromEnvironment(env: NodeJS.ProcessEnv): DatabaseAddress {
+  return {
+    database: env.JEITINHO_DB_NAME ?? 'jeitinho',
+    ...(env.JEITINHO_DB_SOCKET && { socketPath: env.JEITINHO_DB_SOCKET }),
+    ...(env.JEITINHO_DB_HOST && { host: env.JEITINHO_DB_HOST }),
+    ...(env.JEITINHO_DB_PORT && { port: Number(env.JEITINHO_DB_PORT) }),
+    ...(env.JEITINHO_DB_USER && { user: env.JEITINHO_DB_USER }),
+    ...(env.JEITINHO_DB_PASSWORD && { password: env.JEITINHO_DB_PASSWORD }),
+  };
+}
+
+export function connect(address: DatabaseAddress): Sequelize {
+  return new Sequelize(
+    address.database,
+    address.user ?? 'root',
+    address.password ?? '',
+    {
+      dialect: 'mariadb',
+      host: address.host ?? '127.0.0.1',
+      port: address.port ?? 3306,
+      dialectOptions: {
+        ...(address.socketPath && { socketPath: address.socketPath }),
+        // The connector parses JSON columns by their type; Sequelize leaves that to it.
+        autoJsonMap: true,
+        bigIntAsNumber: true,
+        insertIdAsNumber: true,
+      },
+      timezone: '+00:00',
+      logging: false,
+      pool: { max: 10, idle: 30_000 },
+      define: { timestamps: false, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci' },
+    },
+  );
+}
+
+/** Create the database itself if the server does not have it yet. */
+export async function createDatabase(address: DatabaseAddress): Promise<void> {
+  if (!/^[A-Za-z0-9_]+$/.test(address.database))
+    throw new Error(`“${address.database}” cannot be a database name`);
+  const server = connect({ ...address, database: '' });
+  try {
+    await server.query(
+      `CREATE DATABASE IF NOT EXISTS \`${address.database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+    );
+  } finally {
+    await server.close();
+  }
+}

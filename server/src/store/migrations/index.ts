@@ -1,0 +1,10 @@
+/** Migrations in their order. A landed migration is never edited; a later one mends it. */
+import type { QueryInterface } from 'sequelize';
+import * as firstVisit from './0001-first-visit';
+
+export interface Migration {
+  readonly name: string;
+  readonly up: (db: QueryInterface) => Promise<void>;
+}
+
+export const migrations: readonly Migration[] = [{ name: '0001-first-visit', up: firstVisit.up }];

@@ -1,0 +1,44 @@
+import type { EntryKind } from '@jeitinho/core';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+
+/** One line of a job's log. What statistics ask of readings stands in columns, the rest in `body`. */
+export class Entry extends Model<InferAttributes<Entry>, InferCreationAttributes<Entry>> {
+  declare jobId: string;
+  declare seq: number;
+  declare id: string;
+  declare kind: EntryKind;
+  declare at: Date;
+  declare author: string;
+  declare body: Record<string, unknown>;
+  declare test: CreationOptional<string | null>;
+  declare point: CreationOptional<string | null>;
+  /** As indicated, SI base unit; null for an overload and for entries that are no reading. */
+  declare value: CreationOptional<number | null>;
+  declare receivedAt: Date;
+}
+
+export function defineEntry(sequelize: Sequelize) {
+  return Entry.init(
+    {
+      jobId: { type: DataTypes.STRING(36), primaryKey: true },
+      seq: { type: DataTypes.INTEGER, primaryKey: true },
+      id: { type: DataTypes.STRING(36), allowNull: false },
+      kind: { type: DataTypes.STRING(40), allowNull: false },
+      at: { type: DataTypes.DATE(3), allowNull: false },
+      author: { type: DataTypes.STRING(120), allowNull: false },
+      body: { type: DataTypes.JSON, allowNull: false },
+      test: { type: DataTypes.STRING(80), allowNull: true },
+      point: { type: DataTypes.STRING(80), allowNull: true },
+      value: { type: DataTypes.DOUBLE, allowNull: true },
+      receivedAt: { type: DataTypes.DATE(3), allowNull: false },
+    },
+    { sequelize, tableName: 'entries' },
+  );
+}

@@ -1,0 +1,25 @@
+/** All models of one connection, with how they belong together. */
+import type { Sequelize } from 'sequelize';
+import { defineCustomer } from './customer';
+import { defineEntry } from './entry';
+import { defineJob } from './job';
+import { defineSetting } from './setting';
+import { defineSheet } from './sheet';
+import { defineSite } from './site';
+import { defineUnit } from './unit';
+
+export function defineModels(sequelize: Sequelize) {
+  const customers = defineCustomer(sequelize);
+  const sites = defineSite(sequelize);
+  const units = defineUnit(sequelize);
+  const sheets = defineSheet(sequelize);
+  const jobs = defineJob(sequelize);
+  const entries = defineEntry(sequelize);
+  const settings = defineSetting(sequelize);
+  sites.belongsTo(customers, { as: 'customer', foreignKey: 'customerId' });
+  units.belongsTo(sites, { as: 'site', foreignKey: 'siteId' });
+  jobs.belongsTo(units, { as: 'unit', foreignKey: 'unitId' });
+  return { sequelize, customers, sites, units, sheets, jobs, entries, settings };
+}
+
+export type Store = ReturnType<typeof defineModels>;

@@ -1,0 +1,49 @@
+import type { JobSummary } from '@jeitinho/core';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type NonAttribute,
+  type Sequelize,
+} from 'sequelize';
+import type { Unit } from './unit';
+
+/** A job and its projection; the log in `entries` is the truth. */
+export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job>> {
+  declare id: string;
+  declare unitId: string;
+  declare sheetId: string | null;
+  declare sheetRevision: number | null;
+  declare complaint: string;
+  declare urgent: CreationOptional<boolean>;
+  declare visitAt: CreationOptional<Date | null>;
+  declare openedAt: Date;
+  /** Sequence number of the newest entry. */
+  declare lastSeq: CreationOptional<number>;
+  declare status: CreationOptional<'open' | 'signed'>;
+  declare summary: CreationOptional<JobSummary | null>;
+  declare summaryVersion: CreationOptional<number>;
+  declare unit?: NonAttribute<Unit>;
+}
+
+export function defineJob(sequelize: Sequelize) {
+  return Job.init(
+    {
+      id: { type: DataTypes.STRING(36), primaryKey: true },
+      unitId: { type: DataTypes.STRING(36), allowNull: false },
+      sheetId: { type: DataTypes.STRING(80), allowNull: true },
+      sheetRevision: { type: DataTypes.INTEGER, allowNull: true },
+      complaint: { type: DataTypes.TEXT, allowNull: false },
+      urgent: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+      visitAt: { type: DataTypes.DATE(3), allowNull: true },
+      openedAt: { type: DataTypes.DATE(3), allowNull: false },
+      lastSeq: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+      status: { type: DataTypes.STRING(10), allowNull: false, defaultValue: 'open' },
+      summary: { type: DataTypes.JSON, allowNull: true },
+      summaryVersion: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+    },
+    { sequelize, tableName: 'jobs' },
+  );
+}

@@ -1,0 +1,35 @@
+import type { Sheet } from '@jeitinho/core';
+import {
+  DataTypes,
+  Model,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+
+/** One immutable revision of a service sheet. */
+export class SheetRevision extends Model<
+  InferAttributes<SheetRevision>,
+  InferCreationAttributes<SheetRevision>
+> {
+  declare id: string;
+  declare revision: number;
+  declare title: string;
+  declare maker: string;
+  declare document: Sheet;
+  declare createdAt: Date;
+}
+
+export function defineSheet(sequelize: Sequelize) {
+  return SheetRevision.init(
+    {
+      id: { type: DataTypes.STRING(80), primaryKey: true },
+      revision: { type: DataTypes.INTEGER, primaryKey: true },
+      title: { type: DataTypes.STRING(200), allowNull: false },
+      maker: { type: DataTypes.STRING(200), allowNull: false },
+      document: { type: DataTypes.JSON, allowNull: false },
+      createdAt: { type: DataTypes.DATE(3), allowNull: false },
+    },
+    { sequelize, tableName: 'sheets' },
+  );
+}

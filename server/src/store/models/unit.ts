@@ -1,0 +1,42 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type NonAttribute,
+  type Sequelize,
+} from 'sequelize';
+import type { Site } from './site';
+
+export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<Unit>> {
+  declare id: string;
+  declare siteId: string;
+  declare label: string;
+  declare maker: string;
+  declare model: string;
+  declare serial: CreationOptional<string>;
+  declare kind: string;
+  declare installedOn: CreationOptional<string | null>;
+  declare warrantyUntil: CreationOptional<string | null>;
+  declare sheetId: CreationOptional<string | null>;
+  declare site?: NonAttribute<Site>;
+}
+
+export function defineUnit(sequelize: Sequelize) {
+  return Unit.init(
+    {
+      id: { type: DataTypes.STRING(36), primaryKey: true },
+      siteId: { type: DataTypes.STRING(36), allowNull: false },
+      label: { type: DataTypes.STRING(200), allowNull: false },
+      maker: { type: DataTypes.STRING(200), allowNull: false },
+      model: { type: DataTypes.STRING(200), allowNull: false },
+      serial: { type: DataTypes.STRING(200), allowNull: false, defaultValue: '' },
+      kind: { type: DataTypes.STRING(200), allowNull: false },
+      installedOn: { type: DataTypes.DATEONLY, allowNull: true },
+      warrantyUntil: { type: DataTypes.DATEONLY, allowNull: true },
+      sheetId: { type: DataTypes.STRING(80), allowNull: true },
+    },
+    { sequelize, tableName: 'units' },
+  );
+}

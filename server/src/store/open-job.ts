@@ -1,0 +1,65 @@
+/** Opening a job: freezes the newest revision of the unit's sheet and the shop's meter into it. */
+import { foldJob, summarise, SUMMARY_VERSION, type StoredEntry } from '@jeitinho/core';
+import { v7 as uuidv7 } from 'uuid';
+import { ProblemError } from '../problem';
+import type { Job } from './models/job';
+import type { Store } from './models/index';
+import { shopOf } from './resources';
+
+export interface OpenJob {
+  readonly id?: string;
+  readonly unitId: string;
+  readonly complaint: string;
+  readonly urgent?: boolean;
+  readonly visitAt?: Date | null;
+  readonly openedAt?: Date;
+  readonly author?: string;
+}
+
+/** @throws {ProblemError} 422 without the unit; 409 when the id is taken. */
+export async function openJob(store: Store, input: OpenJob): Promise<Job> {
+  const unit = await store.units.findByPk(input.unitId);
+  if (!unit)
+    throw new ProblemError(422, 'unknown-unit', 'Nothing was stored: there is no such unit.', {
+      errors: [{ path: '/unitId', message: 'There is no such unit.' }],
+    });
+  const id = input.id ?? uuidv7();
+  if (await store.jobs.findByPk(id))
+    throw new ProblemError(409, 'id-used', 'A job with this id is there already.');
+  const sheet = unit.sheetId
+    ? await store.sheets.findOne({ where: { id: unit.sheetId }, order: [['revision', 'DESC']] })
+    : null;
+  const shop = await shopOf(store);
+  const openedAt = input.openedAt ?? new Date();
+  const opened = {
+    id: uuidv7(),
+    seq: 1,
+    kind: 'opened',
+    at: openedAt.toISOString(),
+    author: input.author ?? (shop.technician || 'office'),
+    body: { complaint: input.complaint, meter: shop.meter },
+  } satisfies StoredEntry;
+  return store.sequelize.transaction(async (transaction) => {
+    const job = await store.jobs.create(
+      {
+        id,
+        unitId: unit.id,
+        sheetId: sheet?.id ?? null,
+        sheetRevision: sheet?.revision ?? null,
+        complaint: input.complaint,
+        urgent: input.urgent ?? false,
+        visitAt: input.visitAt ?? null,
+        openedAt,
+        lastSeq: 1,
+        summary: sheet ? summarise(sheet.document, foldJob(sheet.document, [opened])) : null,
+        summaryVersion: SUMMARY_VERSION,
+      },
+      { transaction },
+    );
+    await store.entries.create(
+      { ...opened, jobId: id, at: openedAt, receivedAt: new Date() },
+      { transaction },
+    );
+    return job;
+  });
+}

@@ -1,0 +1,75 @@
+/** From rows to the resources of the API. */
+import type {
+  CustomerResource,
+  JobListItem,
+  ShopResource,
+  SiteResource,
+  UnitResource,
+  VisitResource,
+} from '@jeitinho/core';
+import type { Customer } from './models/customer';
+import type { Store } from './models/index';
+import type { Job } from './models/job';
+import type { Site } from './models/site';
+import type { Unit } from './models/unit';
+
+export const customerResource = ({ id, name, phone }: Customer): CustomerResource => ({
+  id,
+  name,
+  phone,
+});
+
+export const siteResource = ({ id, customerId, name, address, town }: Site): SiteResource => ({
+  id,
+  customerId,
+  name,
+  address,
+  town,
+});
+
+export const unitResource = (unit: Unit): UnitResource => ({
+  id: unit.id,
+  siteId: unit.siteId,
+  label: unit.label,
+  maker: unit.maker,
+  model: unit.model,
+  serial: unit.serial,
+  kind: unit.kind,
+  installedOn: unit.installedOn,
+  warrantyUntil: unit.warrantyUntil,
+  sheetId: unit.sheetId,
+});
+
+/** @param job - With its unit, site and customer joined. */
+export function jobListItem(job: Job): JobListItem {
+  const unit = job.unit!;
+  const site = unit.site!;
+  return {
+    id: job.id,
+    complaint: job.complaint,
+    urgent: job.urgent,
+    visitAt: job.visitAt?.toISOString() ?? null,
+    openedAt: job.openedAt.toISOString(),
+    sheetId: job.sheetId,
+    sheetRevision: job.sheetRevision,
+    summary: job.summary,
+    unit: unitResource(unit),
+    site: siteResource(site),
+    customer: customerResource(site.customer!),
+  };
+}
+
+export const visitResource = (job: Job): VisitResource => ({
+  id: job.id,
+  openedAt: job.openedAt.toISOString(),
+  complaint: job.complaint,
+  summary: job.summary,
+});
+
+const NO_SHOP: ShopResource = { name: 'Jeitinho', town: '', technician: '', meter: null };
+
+/** The shop's own settings; a nameless one until they are set. */
+export async function shopOf(store: Store): Promise<ShopResource> {
+  const row = await store.settings.findByPk('shop');
+  return { ...NO_SHOP, ...(row?.value as Partial<ShopResource> | undefined) };
+}
