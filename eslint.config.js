@@ -34,16 +34,28 @@ export default tseslint.config(
         WEB,
         DEMO,
         not(
-          ['react', 'react-*', 'hono', 'hono/*', 'sequelize', '@tanstack/*', 'node:*', 'fs', 'path'],
+          [
+            'react',
+            'react-*',
+            'hono',
+            'hono/*',
+            'sequelize',
+            '@tanstack/*',
+            'node:*',
+            'fs',
+            'path',
+          ],
           'The core is pure computation: no interface, no server, no Node.',
         ),
       ]),
       'no-restricted-globals': [
         'error',
-        ...['window', 'document', 'localStorage', 'fetch', 'process', 'performance'].map((name) => ({
-          name,
-          message: 'The core knows no surroundings; take the value as an argument.',
-        })),
+        ...['window', 'document', 'localStorage', 'fetch', 'process', 'performance'].map(
+          (name) => ({
+            name,
+            message: 'The core knows no surroundings; take the value as an argument.',
+          }),
+        ),
       ],
       'no-restricted-properties': [
         'error',

@@ -76,14 +76,17 @@ export function createApp({ store, log, pageFolder }: AppOptions): Hono {
   });
   if (pageFolder) servePage(app, pageFolder);
 
-  app.notFound(() => problemResponse(new ProblemError(404, 'not-found', 'There is nothing here.').problem));
+  app.notFound(() =>
+    problemResponse(new ProblemError(404, 'not-found', 'There is nothing here.').problem),
+  );
   app.onError((error) => {
     if (error instanceof ProblemError) return problemResponse(error.problem);
     if (error instanceof CoreError)
       return problemResponse(new ProblemError(422, error.code, error.message).problem);
     log.error({ err: error }, 'unexpected');
     return problemResponse(
-      new ProblemError(500, 'internal', 'Nothing was stored. Try again; the log says more.').problem,
+      new ProblemError(500, 'internal', 'Nothing was stored. Try again; the log says more.')
+        .problem,
     );
   });
   return app;

@@ -7,9 +7,14 @@ import { ProblemError } from './problem';
 export async function jsonBody<S extends TSchema>(c: Context, schema: S): Promise<Static<S>> {
   const checked = check(schema, await anyJson(c));
   if (checked.ok) return checked.value;
-  throw new ProblemError(422, 'invalid-body', 'Nothing was stored: the body is not as it should be.', {
-    errors: checked.problems,
-  });
+  throw new ProblemError(
+    422,
+    'invalid-body',
+    'Nothing was stored: the body is not as it should be.',
+    {
+      errors: checked.problems,
+    },
+  );
 }
 
 export async function anyJson(c: Context): Promise<unknown> {
@@ -18,6 +23,10 @@ export async function anyJson(c: Context): Promise<unknown> {
   try {
     return await c.req.json();
   } catch {
-    throw new ProblemError(400, 'malformed-json', 'Nothing was stored: the body is not valid JSON.');
+    throw new ProblemError(
+      400,
+      'malformed-json',
+      'Nothing was stored: the body is not valid JSON.',
+    );
   }
 }

@@ -29,7 +29,11 @@ async function main(): Promise<void> {
   const refreshed = await refreshSummaries(store);
   if (refreshed > 0) log.info({ refreshed }, 'projections made again');
 
-  const app = createApp({ store, log, ...(env.JEITINHO_PAGE && { pageFolder: env.JEITINHO_PAGE }) });
+  const app = createApp({
+    store,
+    log,
+    ...(env.JEITINHO_PAGE && { pageFolder: env.JEITINHO_PAGE }),
+  });
   const server = serve({ fetch: app.fetch, hostname: '127.0.0.1', port });
   await new Promise<void>((resolve, reject) => {
     server.once('listening', resolve);

@@ -26,9 +26,14 @@ export const sheetRoutes = (store: Store) =>
     .post('/', async (c) => {
       const read = readSheet(await anyJson(c));
       if (!read.ok)
-        throw new ProblemError(422, 'invalid-sheet', 'Nothing was stored: the sheet has problems.', {
-          errors: read.problems,
-        });
+        throw new ProblemError(
+          422,
+          'invalid-sheet',
+          'Nothing was stored: the sheet has problems.',
+          {
+            errors: read.problems,
+          },
+        );
       const stored = await saveSheet(store, read.value);
       return c.json({ id: read.value.id, revision: read.value.revision }, stored ? 201 : 200);
     })

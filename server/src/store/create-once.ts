@@ -20,9 +20,16 @@ export async function createOnce<M extends Model>(
     if (error instanceof UniqueConstraintError)
       throw new ProblemError(409, 'id-used', 'Nothing was stored: this id is taken.');
     if (error instanceof ForeignKeyConstraintError)
-      throw new ProblemError(422, 'unknown-owner', 'Nothing was stored: what it belongs to is not there.', {
-        errors: [{ path: `/${String(error.fields?.[0] ?? '')}`, message: 'There is no such thing.' }],
-      });
+      throw new ProblemError(
+        422,
+        'unknown-owner',
+        'Nothing was stored: what it belongs to is not there.',
+        {
+          errors: [
+            { path: `/${String(error.fields?.[0] ?? '')}`, message: 'There is no such thing.' },
+          ],
+        },
+      );
     throw error;
   }
 }

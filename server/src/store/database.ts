@@ -24,27 +24,22 @@ export function addressFromEnvironment(env: NodeJS.ProcessEnv): DatabaseAddress 
 }
 
 export function connect(address: DatabaseAddress): Sequelize {
-  return new Sequelize(
-    address.database,
-    address.user ?? 'root',
-    address.password ?? '',
-    {
-      dialect: 'mariadb',
-      host: address.host ?? '127.0.0.1',
-      port: address.port ?? 3306,
-      dialectOptions: {
-        ...(address.socketPath && { socketPath: address.socketPath }),
-        // The connector parses JSON columns by their type; Sequelize leaves that to it.
-        autoJsonMap: true,
-        bigIntAsNumber: true,
-        insertIdAsNumber: true,
-      },
-      timezone: '+00:00',
-      logging: false,
-      pool: { max: 10, idle: 30_000 },
-      define: { timestamps: false, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci' },
+  return new Sequelize(address.database, address.user ?? 'root', address.password ?? '', {
+    dialect: 'mariadb',
+    host: address.host ?? '127.0.0.1',
+    port: address.port ?? 3306,
+    dialectOptions: {
+      ...(address.socketPath && { socketPath: address.socketPath }),
+      // The connector parses JSON columns by their type; Sequelize leaves that to it.
+      autoJsonMap: true,
+      bigIntAsNumber: true,
+      insertIdAsNumber: true,
     },
-  );
+    timezone: '+00:00',
+    logging: false,
+    pool: { max: 10, idle: 30_000 },
+    define: { timestamps: false, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci' },
+  });
 }
 
 /** Create the database itself if the server does not have it yet. */

@@ -92,7 +92,10 @@ export async function appendEntries(
       whole.push({ ...entry, seq: whole.length + 1 } as NumberedEntry);
     }
     const added = whole.slice(log.length);
-    await store.entries.bulkCreate(added.map((entry) => rowOf(jobId, entry)), { transaction });
+    await store.entries.bulkCreate(
+      added.map((entry) => rowOf(jobId, entry)),
+      { transaction },
+    );
     if (added.length > 0) await saveSummary(job, sheet!, whole, transaction);
 
     const numbers = new Map(whole.map((entry) => [entry.id, entry.seq]));

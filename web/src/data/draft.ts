@@ -1,0 +1,21 @@
+/** Text being typed, kept on the device at every key so that a reload or a crash loses none of it. */
+import { useCallback, useState } from 'react';
+
+const PREFIX = 'jeitinho.draft.';
+
+const read = (key: string) => localStorage.getItem(PREFIX + key) ?? '';
+
+export function useDraft(key: string): [text: string, setText: (text: string) => void] {
+  const [kept, setKept] = useState({ key, text: read(key) });
+  // Another field took this one's place: show its own draft.
+  const current = kept.key === key ? kept : { key, text: read(key) };
+  const setText = useCallback(
+    (text: string) => {
+      if (text === '') localStorage.removeItem(PREFIX + key);
+      else localStorage.setItem(PREFIX + key, text);
+      setKept({ key, text });
+    },
+    [key],
+  );
+  return [current.text, setText];
+}

@@ -1,0 +1,49 @@
+/**
+ * The device's own store. Entries are written here first and sent from here, so a reload or a dead
+ * server loses nothing; jobs and lists are kept as they were last seen, to be read without network.
+ */
+import type { JobResource, LogEntry, StoredEntry } from '@jeitinho/core';
+import Dexie, { type EntityTable } from 'dexie';
+
+export type SendState = 'unsent' | 'sent' | 'refused';
+
+export type LocalEntry = LogEntry & {
+  readonly jobId: string;
+  /** Given by the server; absent until it has the entry. */
+  readonly seq?: number;
+  readonly sendState: SendState;
+  /** Why the server would not take it; it stays here, visible and out of the reckoning. */
+  readonly refusal?: string;
+};
+
+export interface KeptDocument {
+  readonly key: string;
+  readonly value: unknown;
+}
+
+export class LocalStore extends Dexie {
+  readonly entries!: EntityTable<LocalEntry, 'id'>;
+  readonly jobs!: EntityTable<JobResource, 'id'>;
+  readonly documents!: EntityTable<KeptDocument, 'key'>;
+
+  constructor(name = 'jeitinho') {
+    super(name);
+    this.version(1).stores({
+      entries: 'id, jobId, [jobId+sendState]',
+      jobs: 'id',
+      documents: 'key',
+    });
+  }
+}
+
+export const localStore = new LocalStore();
+
+/** The log as the core takes it: refused entries are left out. */
+export function countedEntries(entries: readonly LocalEntry[]): StoredEntry[] {
+  return entries.filter((entry) => entry.sendState !== 'refused').map(asStored);
+}
+
+export function asStored(entry: LocalEntry): StoredEntry {
+  const { id, kind, at, author, body, seq } = entry;
+  return { id, kind, at, author, body, ...(seq !== undefined && { seq }) } as StoredEntry;
+}

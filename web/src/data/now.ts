@@ -1,0 +1,32 @@
+/** The present moment, re-read at an interval: clocks are computed from it and never count ticks. */
+import { useEffect, useState } from 'react';
+
+export function useNow(everyMs = 1000): number {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), everyMs);
+    return () => clearInterval(timer);
+  }, [everyMs]);
+  return now;
+}
+
+const two = (n: number) => String(n).padStart(2, '0');
+
+/** `10:42`, local time. */
+export function clockTime(at: string | number): string {
+  const time = new Date(at);
+  return `${two(time.getHours())}:${two(time.getMinutes())}`;
+}
+
+/** `4:05`, minutes and seconds, never below zero; rounded up so that 0:00 means over. */
+export function countdown(ms: number): string {
+  const seconds = Math.max(0, Math.ceil(ms / 1000));
+  return `${Math.floor(seconds / 60)}:${two(seconds % 60)}`;
+}
+
+const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+
+/** `11 August 2026`. */
+export function longDay(at: string | number): string {
+  return DAY.format(new Date(at));
+}

@@ -1,0 +1,58 @@
+/** Keeps one job in step with the server while it is on screen, and says how that goes. */
+import { useEffect, useSyncExternalStore } from 'react';
+import { syncJob, type Reach } from './outbox';
+
+const EVERY_MS = 15_000;
+const RETRY_MS = 3_000;
+
+let reach: Reach = 'reached';
+const listeners = new Set<() => void>();
+
+function setReach(next: Reach): void {
+  if (next === reach) return;
+  reach = next;
+  for (const listener of listeners) listener();
+}
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** Whether the server answered the last time it was asked. */
+export function useReach(): Reach {
+  return useSyncExternalStore(subscribe, () => reach);
+}
+
+/** Send and fetch now; never throws, the status tells. */
+export async function syncNow(jobId: string): Promise<Reach> {
+  const result = await syncJob(jobId).catch((): Reach => 'unreachable');
+  setReach(result);
+  return result;
+}
+
+/** While mounted: at once, then regularly, sooner while the server is away, and on coming back. */
+export function useSync(jobId: string): void {
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout>;
+    let mounted = true;
+    const run = async () => {
+      clearTimeout(timer);
+      const result = await syncNow(jobId);
+      clearTimeout(timer);
+      if (mounted) timer = setTimeout(run, result === 'reached' ? EVERY_MS : RETRY_MS);
+    };
+    const soon = () => {
+      if (document.visibilityState === 'visible') void run();
+    };
+    void run();
+    window.addEventListener('online', soon);
+    document.addEventListener('visibilitychange', soon);
+    return () => {
+      mounted = false;
+      clearTimeout(timer);
+      window.removeEventListener('online', soon);
+      document.removeEventListener('visibilitychange', soon);
+    };
+  }, [jobId]);
+}

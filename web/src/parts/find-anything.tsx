@@ -1,0 +1,103 @@
+/** `Ctrl K`: find a job, or a stage or test of the one in hand. */
+import { STAGES, type JobResource } from '@jeitinho/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Command } from 'cmdk';
+import { Dialog } from 'radix-ui';
+import { useEffect, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { jobOptions, jobsOptions } from '../data/queries';
+import { STAGE_NAMES } from '../screens/job/stages';
+
+const ITEM =
+  'flex min-h-11 cursor-pointer items-center justify-between gap-3 px-3 data-[selected=true]:bg-jade-tint';
+
+export function FindAnything() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+        setOpen((was) => !was);
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 bg-black/50" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-[12vh] left-1/2 w-[min(36rem,94vw)] -translate-x-1/2 border-2 border-ink bg-card"
+        >
+          <Dialog.Title className="sr-only">Find anything</Dialog.Title>
+          <Found onDone={() => setOpen(false)} />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function Found({ onDone }: { onDone: () => void }) {
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const jobs = useQuery(jobsOptions());
+  const jobId = /^\/jobs\/([^/]+)/.exec(pathname)?.[1];
+  const job = useQueryClient().getQueryData<JobResource>(jobOptions(jobId ?? '').queryKey);
+  const go = (to: string) => () => {
+    onDone();
+    void navigate(to);
+  };
+  return (
+    <Command label="Find anything">
+      <Command.Input
+        autoFocus
+        placeholder="A job, a stage, a test …"
+        className="w-full border-b border-ink bg-card px-4 py-3 text-[18px] outline-none"
+      />
+      <Command.List className="max-h-[50vh] overflow-y-auto p-2">
+        <Command.Empty className="px-3 py-2 text-soft">Nothing of that name.</Command.Empty>
+        {job?.sheet && (
+          <Command.Group heading="This job">
+            {STAGES.map((stage) => (
+              <Command.Item
+                key={stage}
+                value={STAGE_NAMES[stage]}
+                onSelect={go(`/jobs/${job.id}/${stage}`)}
+                className={ITEM}
+              >
+                {STAGE_NAMES[stage]}
+              </Command.Item>
+            ))}
+            {job.sheet.tests.map((test) => (
+              <Command.Item
+                key={test.id}
+                value={`test ${test.title} ${test.group ?? ''}`}
+                onSelect={go(`/jobs/${job.id}/measure?test=${test.id}`)}
+                className={ITEM}
+              >
+                {test.title} <span className="text-[14px] text-soft">{test.group}</span>
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+        <Command.Group heading="Jobs">
+          {(jobs.data ?? []).map((each) => (
+            <Command.Item
+              key={each.id}
+              value={`${each.unit.label} ${each.unit.maker} ${each.unit.model} ${each.site.name} ${each.id}`}
+              onSelect={go(`/jobs/${each.id}`)}
+              className={ITEM}
+            >
+              {each.unit.label}
+              <span className="text-[14px] text-soft">
+                {each.site.name} · {each.summary?.status ?? 'open'}
+              </span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+      </Command.List>
+    </Command>
+  );
+}

@@ -1,0 +1,40 @@
+/** Keys that work anywhere on a screen, unless the person is typing into a field that wants them. */
+import { useEffect, useRef } from 'react';
+
+export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>;
+
+/** Fields take their own keys; buttons and links take Enter and Space. */
+function takenByFocus(event: KeyboardEvent): boolean {
+  const target = event.target as HTMLElement | null;
+  if (!target) return false;
+  if (target.closest('[data-keys="off"], [role="dialog"]')) return true;
+  const typing = target.matches('input:not([data-keys="on"]), textarea, select, [contenteditable]');
+  if (typing) return true;
+  return (
+    (event.key === 'Enter' || event.key === ' ') &&
+    target.matches('button, a[href], summary, [role="tab"], [role="radio"], input[type="radio"]')
+  );
+}
+
+/**
+ * @param keys - By `event.key`; letters in lower case. `Enter` is free while a button has the focus.
+ */
+export function useKeys(keys: KeyMap): void {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (takenByFocus(event)) return;
+      const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+      const run = latest.current[key];
+      if (!run) return;
+      event.preventDefault();
+      run(event);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}

@@ -1,0 +1,72 @@
+import {
+  findTest,
+  formatQuantity,
+  placementWords,
+  type FoldedEntry,
+  type LogEntry,
+  type Reading,
+  type Sheet,
+  type Unit,
+} from '@jeitinho/core';
+
+const figure = (reading: Reading, unit: Unit) =>
+  reading.kind === 'overload' ? 'OL' : formatQuantity(reading.value, unit);
+
+/** One line of the roll in words. */
+export function entryWords(entry: LogEntry | FoldedEntry, sheet: Sheet): string {
+  switch (entry.kind) {
+    case 'opened':
+      return 'Job opened';
+    case 'arrived':
+      return entry.body.plate === 'matches'
+        ? 'Data plate matches'
+        : `Data plate differs. ${entry.body.note}`;
+    case 'observed':
+      return entry.body.text;
+    case 'code':
+      return entry.body.shown === null ? 'No code shown' : `Code ${entry.body.shown}`;
+    case 'access':
+      return sheet.access?.find((each) => each.id === entry.body.access)?.name ?? entry.body.access;
+    case 'safed':
+      return safeWords(entry.body.step, entry.body.reading);
+    case 'energised':
+      return 'Live work: precautions read';
+    case 'lead':
+      return `Leads zeroed at ${formatQuantity(entry.body.value, 'ohm')}`;
+    case 'reading': {
+      const test = findTest(sheet, entry.body.test);
+      if (test?.how !== 'measure') return 'Reading of an unknown test';
+      const point = test.points.find((each) => each.id === entry.body.point);
+      const where = point ? `. ${placementWords(sheet, point)}` : '';
+      return `${test.title}: ${figure(entry.body.reading, test.expect.unit)}${where}`;
+    }
+    case 'answer':
+      return `${findTest(sheet, entry.body.test)?.title ?? 'Question'}: ${entry.body.answer}`;
+    case 'skipped':
+      return `Skipped: ${findTest(sheet, entry.body.test)?.title ?? entry.body.test}. ${entry.body.reason}`;
+    case 'decision':
+      return entry.body.action === 'replace'
+        ? `Decided: ${sheet.parts.find((part) => part.id === entry.body.part)?.name ?? entry.body.part}`
+        : 'Decided: hand over';
+    case 'signed':
+      return `Signed by ${entry.body.technician}`;
+    case 'withdrawn':
+      return 'Withdrew an entry';
+    default:
+      entry satisfies never;
+      return 'An entry of a newer kind';
+  }
+}
+
+function safeWords(step: string, reading: Reading | undefined): string {
+  switch (step) {
+    case 'isolated':
+      return 'Isolated and locked';
+    case 'meter-proved':
+      return 'Meter proven';
+    case 'bus':
+      return `Bus: ${reading ? figure(reading, 'V') : ''}`;
+    default:
+      return 'Meter proven again';
+  }
+}

@@ -1,0 +1,105 @@
+/** What every card of a job needs: the sheet, the state folded from the log, and how to add to it. */
+import {
+  assess,
+  foldJob,
+  type Assessment,
+  type BodyOf,
+  type EntryKind,
+  type JobResource,
+  type JobState,
+  type Sheet,
+} from '@jeitinho/core';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import { countedEntries, localStore, type LocalEntry } from '../../data/local-store';
+import { recordEntry } from '../../data/record';
+import { syncNow, useSync } from '../../data/sync-status';
+
+export interface JobContext {
+  readonly job: JobResource;
+  readonly sheet: Sheet;
+  readonly state: JobState;
+  readonly assessment: Assessment;
+  /** All entries on the device, also those the server refused. */
+  readonly entries: readonly LocalEntry[];
+  /** Record an entry; false when the rules refuse it, with the reason in `notice`. */
+  readonly record: <K extends EntryKind>(kind: K, body: BodyOf<K>) => Promise<boolean>;
+  /** Withdraw the latest entry that can be; false when there is none. */
+  readonly undo: () => Promise<boolean>;
+  /** The last refusal or failure, in words; undefined once something succeeded. */
+  readonly notice: string | undefined;
+  readonly dismiss: () => void;
+}
+
+const Context = createContext<JobContext | undefined>(undefined);
+
+export function useJob(): JobContext {
+  const value = useContext(Context);
+  if (!value) throw new Error('useJob belongs below JobProvider');
+  return value;
+}
+
+/** @returns undefined until the device's store has answered. */
+function useEntries(jobId: string): LocalEntry[] | undefined {
+  return useLiveQuery(() => localStore.entries.where({ jobId }).toArray(), [jobId]);
+}
+
+export function JobProvider({
+  job,
+  sheet,
+  children,
+}: {
+  job: JobResource;
+  sheet: Sheet;
+  children: ReactNode;
+}) {
+  useSync(job.id);
+  const entries = useEntries(job.id);
+  const [notice, setNotice] = useState<string>();
+  const author = job.shop.technician || 'technician';
+  const state = useMemo(() => foldJob(sheet, countedEntries(entries ?? [])), [sheet, entries]);
+  const assessment = useMemo(() => assess(sheet, state), [sheet, state]);
+
+  const record = useCallback(
+    async <K extends EntryKind>(kind: K, body: BodyOf<K>) => {
+      try {
+        const refusal = await recordEntry({ jobId: job.id, sheet, author }, kind, body);
+        setNotice(refusal?.message);
+        if (!refusal) void syncNow(job.id);
+        return refusal === undefined;
+      } catch {
+        setNotice(
+          'This device could not keep the entry: its storage refuses. Nothing typed was cleared.',
+        );
+        return false;
+      }
+    },
+    [job.id, sheet, author],
+  );
+
+  const undo = useCallback(async () => {
+    const last = state.log.findLast(
+      (entry) =>
+        entry.withdrawnBy === undefined && entry.kind !== 'opened' && entry.kind !== 'withdrawn',
+    );
+    if (!last) return false;
+    return record('withdrawn', { entry: last.id, reason: '' });
+  }, [state.log, record]);
+
+  const value = useMemo(
+    () => ({
+      job,
+      sheet,
+      state,
+      assessment,
+      entries: entries ?? [],
+      record,
+      undo,
+      notice,
+      dismiss: () => setNotice(undefined),
+    }),
+    [job, sheet, state, assessment, entries, record, undo, notice],
+  );
+  if (entries === undefined) return null;
+  return <Context.Provider value={value}>{children}</Context.Provider>;
+}

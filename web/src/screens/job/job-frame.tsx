@@ -1,0 +1,125 @@
+/** The frame: trail on the left, the card in the middle, the strip on the right, energy on top. */
+import { progressOf } from '@jeitinho/core';
+import { Link, NavLink, Outlet, useLocation } from 'react-router';
+import { EnergyBadge } from '../../parts/energy-badge';
+import { KeysHelp } from '../../parts/keys-help';
+import { Notice } from '../../parts/notice';
+import { ThemeSwitch } from '../../parts/theme-switch';
+import { useJob } from './job-context';
+import { JobClock, SavedState } from './job-status';
+import { STAGE_NAMES } from './stages';
+import { PhoneStrip, Strip } from './strip';
+
+export function JobFrame() {
+  const { notice, dismiss } = useJob();
+  return (
+    <div className="print-flow grid h-dvh grid-cols-[188px_minmax(0,1fr)_316px] grid-rows-[60px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:grid-rows-[auto_auto_minmax(0,1fr)_auto]">
+      <TopBar />
+      <Trail />
+      <main className="print-flow flex min-h-0 min-w-0 flex-col lg:border-r lg:border-hair">
+        <div className="no-print">
+          <Notice text={notice} onClose={dismiss} />
+        </div>
+        <Outlet />
+      </main>
+      <aside
+        aria-label="Suspects and roll"
+        className="no-print min-h-0 overflow-y-auto max-lg:hidden"
+      >
+        <Strip />
+      </aside>
+      <PhoneStrip />
+      <KeysHelp />
+    </div>
+  );
+}
+
+function TopBar() {
+  const { job, state } = useJob();
+  return (
+    <header className="no-print col-span-full flex items-stretch border-b border-ink max-lg:flex-col">
+      <Link
+        to="/"
+        className="flex w-[188px] shrink-0 items-center border-r border-hair px-[18px] text-[20px] font-bold text-ink no-underline max-lg:hidden"
+      >
+        Jeitinho
+      </Link>
+      <div className="flex min-w-0 flex-1 items-center gap-3 px-[18px] max-lg:min-h-12 max-lg:px-3.5">
+        <Link
+          to="/"
+          aria-label="To Today"
+          className="flex min-h-11 min-w-9 items-center text-[22px] text-ink no-underline lg:hidden"
+        >
+          ‹
+        </Link>
+        <div className="min-w-0 flex-1 lg:flex lg:items-baseline lg:gap-3">
+          <strong className="block truncate text-[18px]">{job.unit.label}</strong>
+          <span className="block truncate text-[15px] text-soft max-lg:text-[13px]">
+            {job.unit.maker} {job.unit.model} · {job.site.name}
+          </span>
+        </div>
+        <span className="lg:hidden">
+          <SavedState />
+        </span>
+      </div>
+      <div className="flex items-stretch max-lg:justify-between">
+        <div className="max-lg:flex-1">
+          <EnergyBadge energy={state.energy} />
+        </div>
+        <div className="flex items-center gap-3 border-l border-hair px-4 max-lg:px-3">
+          <JobClock />
+          <span className="max-lg:hidden">
+            <SavedState />
+          </span>
+          <span className="max-lg:hidden">
+            <ThemeSwitch />
+          </span>
+        </div>
+      </div>
+    </header>
+  );
+}
+
+function Trail() {
+  const { job, sheet, state } = useJob();
+  const { pathname } = useLocation();
+  const progress = progressOf(sheet, state);
+  return (
+    <nav
+      aria-label="Trail"
+      className="no-print min-h-0 overflow-y-auto border-r border-hair py-4 max-lg:border-r-0 max-lg:border-b max-lg:px-2 max-lg:py-0"
+    >
+      <ol className="m-0 list-none p-0 max-lg:flex">
+        {progress.map(({ stage, done, note }) => {
+          const here = pathname.endsWith(`/${stage}`);
+          return (
+            <li key={stage} className="max-lg:flex-1">
+              <NavLink
+                to={`/jobs/${job.id}/${stage}`}
+                aria-label={`${STAGE_NAMES[stage]}${done ? ', done' : ''}${note ? `, ${note}` : ''}`}
+                className="group flex min-h-[44px] items-center gap-3 px-[18px] text-ink no-underline max-lg:flex-col max-lg:justify-center max-lg:gap-1 max-lg:px-0.5"
+              >
+                <span
+                  aria-hidden="true"
+                  className={`h-3.5 w-3.5 shrink-0 border-2 max-lg:h-1.5 max-lg:w-full max-lg:border-0 ${
+                    here
+                      ? 'border-jade max-lg:bg-jade'
+                      : done
+                        ? 'border-soft bg-soft'
+                        : 'border-soft max-lg:bg-hair'
+                  }`}
+                />
+                <span
+                  className={`flex-1 max-lg:text-[13px] ${here ? 'font-bold text-ink' : 'text-soft'}`}
+                >
+                  {STAGE_NAMES[stage]}
+                </span>
+                <span className="figure text-[14px] text-soft max-lg:hidden">{note}</span>
+              </NavLink>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

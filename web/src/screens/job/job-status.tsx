@@ -1,0 +1,58 @@
+/** The clock that matters now, and whether everything written is kept and sent. */
+import { useEffect, useState } from 'react';
+import { clockTime, countdown, useNow } from '../../data/now';
+import { useReach } from '../../data/sync-status';
+import { useJob } from './job-context';
+
+/** Counts down the wait for the bus while there is one; else shows the time of day. */
+export function JobClock() {
+  const { state } = useJob();
+  const now = useNow();
+  const { waitUntil, kind } = state.energy;
+  const waiting = kind === 'not-proven' && waitUntil !== undefined && waitUntil > now;
+  return waiting ? (
+    <span role="timer" aria-label="Wait for the bus" className="figure text-[18px] text-marigold">
+      {countdown(waitUntil - now)}
+    </span>
+  ) : (
+    <span className="figure text-[18px]">{clockTime(now)}</span>
+  );
+}
+
+/** How long a fresh entry may be on its way before it is worth a word. */
+const WORTH_SAYING_MS = 1500;
+
+export function SavedState() {
+  const { entries } = useJob();
+  const reach = useReach();
+  const unsent = entries.filter((entry) => entry.sendState === 'unsent').length;
+  const refused = entries.filter((entry) => entry.sendState === 'refused').length;
+  const slow = useLater(unsent > 0, WORTH_SAYING_MS);
+  const text =
+    unsent > 0 && (slow || reach === 'unreachable')
+      ? `kept here, ${unsent} to send`
+      : reach === 'unreachable'
+        ? 'no server, all kept here'
+        : refused > 0
+          ? `${refused} not accepted, see roll`
+          : 'all kept';
+  return (
+    <span role="status" className="text-[14px] whitespace-nowrap text-soft max-lg:text-[13px]">
+      {text}
+    </span>
+  );
+}
+
+/** True once `on` has lasted for the given time. */
+function useLater(on: boolean, afterMs: number): boolean {
+  const [late, setLate] = useState(false);
+  useEffect(() => {
+    if (!on) return;
+    const timer = setTimeout(() => setLate(true), afterMs);
+    return () => {
+      clearTimeout(timer);
+      setLate(false);
+    };
+  }, [on, afterMs]);
+  return on && late;
+}

@@ -1,0 +1,119 @@
+/** Ranked suspects with why, and what is not proven. */
+import { notProvenWords, type Assessment, type Suspect, type Weight } from '@jeitinho/core';
+import { percent } from '../../parts/percent';
+import { evidenceWords } from './evidence-words';
+import { useJob } from './job-context';
+
+const SHOWN = 6;
+const PROVISOS = 3;
+
+export function Suspects() {
+  const { assessment } = useJob();
+  const { suspects, other, unexplained } = assessment;
+  const shown = suspects.slice(0, SHOWN);
+  const otherRow = <OtherRow key="other" other={other} unexplained={unexplained} />;
+  const rows = shown.map((suspect) => (
+    <SuspectRow key={suspect.fault.id} suspect={suspect} assessment={assessment} />
+  ));
+  const at = shown.findIndex((suspect) => suspect.p < other.p);
+  rows.splice(at < 0 ? rows.length : at, 0, otherRow);
+  return (
+    <div className="flex flex-1 flex-col px-[18px] pb-4">
+      <ol className="m-0 list-none p-0" aria-label="Suspects, likeliest first">
+        {rows}
+      </ol>
+      <SurpriseNote assessment={assessment} />
+      <NotProvenBox assessment={assessment} />
+    </div>
+  );
+}
+
+function SuspectRow({ suspect, assessment }: { suspect: Suspect; assessment: Assessment }) {
+  return (
+    <li className="border-b border-hair py-3">
+      <Bar name={suspect.fault.name} p={suspect.p} before={suspect.before} />
+      <p className="m-0 mt-1 text-[14px] text-soft">{whyWords(suspect.weights, assessment)}</p>
+    </li>
+  );
+}
+
+function OtherRow({ other, unexplained }: { other: Assessment['other']; unexplained: boolean }) {
+  return (
+    <li className="border-b border-hair py-3">
+      <Bar name="Something not on this sheet" p={other.p} before={other.before} />
+      {unexplained && (
+        <p className="m-0 mt-1 text-[14px] text-marigold">
+          This sheet does not explain what was found. Repeat the odd reading, or look outside it.
+        </p>
+      )}
+    </li>
+  );
+}
+
+/** The dotted tick stands where belief stood before the last reading. */
+export function Bar({ name, p, before }: { name: string; p: number; before: number }) {
+  const at = (value: number) => `${Math.max(0.5, Math.min(99.5, value * 100))}%`;
+  return (
+    <>
+      <div className="flex items-baseline justify-between gap-3">
+        <span className="font-semibold">{name}</span>
+        <span className="figure shrink-0">{percent(p)}</span>
+      </div>
+      <div className="relative mt-1 h-[7px] bg-hair" aria-hidden="true">
+        <div className="grow h-full bg-ink" style={{ width: at(p) }} />
+        {Math.abs(before - p) > 0.005 && (
+          <span
+            className="absolute -top-[3px] h-[13px] border-l-[3px] border-dotted border-soft"
+            style={{ left: at(before) }}
+          />
+        )}
+      </div>
+    </>
+  );
+}
+
+/** The two pieces of evidence that weigh most, in words; codes count, but are named as codes. */
+export function whyWords(weights: readonly Weight[], assessment: Assessment): string {
+  const telling = weights
+    .filter((weight) => weight.strength !== 'nothing')
+    .sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))
+    .slice(0, 2)
+    .map((weight) => {
+      const what = evidenceWords(assessment.evidence[weight.evidence]!);
+      return `${what} ${weight.strength} ${weight.direction}`;
+    });
+  if (telling.length === 0) return 'Nothing found so far speaks about it.';
+  const line = telling.join('; ');
+  return `${line[0]!.toUpperCase()}${line.slice(1)}.`;
+}
+
+function SurpriseNote({ assessment }: { assessment: Assessment }) {
+  if (!assessment.surprise) return null;
+  return (
+    <p className="m-0 mt-3 border-l-4 border-marigold bg-marigold-tint px-3 py-2 text-[15px]">
+      <strong className="text-marigold">Quarrels with the rest:</strong>{' '}
+      {evidenceWords(assessment.surprise.item)}. Repeat it before you believe it.
+    </p>
+  );
+}
+
+function NotProvenBox({ assessment }: { assessment: Assessment }) {
+  const { notProven } = assessment;
+  if (notProven.length === 0) return null;
+  const named = notProven.slice(0, PROVISOS);
+  return (
+    <div className="mt-auto pt-4">
+      <div className="bg-marigold-tint px-3 py-2.5 text-[14px]">
+        <strong className="text-marigold">Not proven</strong>
+        <ul className="m-0 list-none p-0">
+          {named.map((item, i) => (
+            <li key={i}>{notProvenWords(item)}</li>
+          ))}
+          {notProven.length > named.length && (
+            <li>And {notProven.length - named.length} more. Good so far is not good.</li>
+          )}
+        </ul>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,163 @@
+/** Make safe: isolate, prove the meter, wait, measure the bus, prove the meter again. */
+import { formatQuantity, locate, placementWords, type Energy, type Sheet } from '@jeitinho/core';
+import type { ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { clockTime, countdown, useNow } from '../../data/now';
+import { ActionBar } from '../../parts/action-bar';
+import { Button } from '../../parts/button';
+import { useKeys } from '../../parts/keys';
+import { useJob } from '../job/job-context';
+import { BusStep, useBusEntry } from './bus-step';
+
+/** Index of the step in hand; 4 once all are done. */
+function stepInHand(energy: Energy): number {
+  return { isolate: 0, 'prove-meter': 1, bus: 2, 'reprove-meter': 3, done: 4 }[energy.next];
+}
+
+export function MakeSafe() {
+  const { job, sheet, state, record } = useJob();
+  const navigate = useNavigate();
+  const { energy } = state;
+  const inHand = stepInHand(energy);
+  const bus = useBusEntry();
+  const goOn = () => void navigate(`/jobs/${job.id}/measure`);
+  const acts: readonly (() => void)[] = [
+    () => void record('safed', { step: 'isolated' }),
+    () => void record('safed', { step: 'meter-proved' }),
+    () => void bus.keep(),
+    () => void record('safed', { step: 'meter-reproved' }),
+    goOn,
+  ];
+  const act = acts[inHand]!;
+  useKeys({ Enter: act });
+  const labels = [
+    'Isolated and locked',
+    'Meter proven',
+    bus.label,
+    'Meter proven again',
+    'Go on to Measure',
+  ];
+  return (
+    <>
+      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
+        <h1 className="m-0 text-[25px] font-bold">
+          {inHand === 4 ? 'Dead, and proven' : 'Make it safe to touch'}
+        </h1>
+        <Cautions sheet={sheet} />
+        <ol className="m-0 mt-4 list-none p-0">
+          <Step
+            n={0}
+            inHand={inHand}
+            title="Isolate and lock"
+            done={energy.isolatedAt && `at ${clockTime(energy.isolatedAt)}`}
+          >
+            Plug out or breaker off, locked or in your sight. {busName(sheet)} stays charged: do not
+            touch anything yet.
+          </Step>
+          <Step n={1} inHand={inHand} title="Prove the meter" done="on a known source">
+            Touch the leads to {sheet.safety.knownSource ?? 'a source you know is live'}. A dead
+            meter shows a dead bus.
+          </Step>
+          <Step
+            n={2}
+            inHand={inHand}
+            title="Wait, then measure the bus"
+            done={energy.bus && busWords(energy)}
+          >
+            <BusStep entry={bus} />
+          </Step>
+          <Step
+            n={3}
+            inHand={inHand}
+            title="Prove the meter again"
+            done={energy.since && `at ${clockTime(energy.since)}`}
+          >
+            The same known source once more. Only then is the bus reading worth believing.
+          </Step>
+        </ol>
+      </div>
+      <ActionBar title={footTitle(energy, inHand)} detail={<WaitLine energy={energy} />}>
+        <Button kind="go" hint="Enter" onClick={act} disabled={inHand === 2 && !bus.ready}>
+          {labels[inHand]}
+        </Button>
+      </ActionBar>
+    </>
+  );
+}
+
+function busName(sheet: Sheet): string {
+  const place = locate(sheet, sheet.safety.bus.red);
+  return `The bus on the ${place?.board.name.toLowerCase() ?? 'board'}`;
+}
+
+function busWords({ bus }: Energy): string {
+  if (!bus) return '';
+  return bus.reading.kind === 'overload' ? 'OL' : formatQuantity(Math.abs(bus.reading.value), 'V');
+}
+
+function footTitle(energy: Energy, inHand: number): string {
+  if (inHand === 4) return 'Next: Measure';
+  return ['Isolate first', 'Prove the meter', 'Measure the bus', 'Prove the meter again'][inHand]!;
+}
+
+function WaitLine({ energy }: { energy: Energy }) {
+  const now = useNow();
+  const left = (energy.waitUntil ?? 0) - now;
+  if (energy.kind !== 'not-proven' || energy.waitUntil === undefined) return null;
+  return left > 0 ? (
+    <>wait {countdown(left)} more; time alone is not proof</>
+  ) : (
+    <>the wait is over; time alone is not proof</>
+  );
+}
+
+function Cautions({ sheet }: { sheet: Sheet }) {
+  const lines = [...(sheet.safety.cautions ?? []), ...(sheet.safety.licences ?? [])];
+  return (
+    <div className="mt-3 border-l-4 border-marigold bg-marigold-tint px-4 py-3 text-[15px]">
+      <ul className="m-0 list-none p-0">
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+        <li>The maker’s instructions and local rules come first.</li>
+      </ul>
+    </div>
+  );
+}
+
+interface StepProps {
+  readonly n: number;
+  readonly inHand: number;
+  readonly title: string;
+  readonly done: string | false | undefined;
+  readonly children: ReactNode;
+}
+
+function Step({ n, inHand, title, done, children }: StepProps) {
+  const finished = n < inHand;
+  const now = n === inHand;
+  return (
+    <li
+      aria-current={now ? 'step' : undefined}
+      className={`border-b border-hair py-3 ${now ? 'border-l-4 border-l-jade bg-card px-4' : 'px-1'}`}
+    >
+      <div className="flex items-baseline gap-3">
+        <span className={`figure ${now ? 'text-[20px] font-bold' : 'text-soft'}`}>
+          {finished ? '✓' : n + 1}
+        </span>
+        <h2
+          className={`m-0 ${now ? 'text-[20px] font-bold' : 'text-[17px] font-normal text-soft'}`}
+        >
+          {title}
+        </h2>
+        {finished && done && <span className="text-[14px] text-soft">{done}</span>}
+      </div>
+      {now && <div className="mt-2 pl-7 max-lg:pl-0">{children}</div>}
+    </li>
+  );
+}
+
+/** Where the bus is measured, in words. */
+export function busPlacement(sheet: Sheet): string {
+  return placementWords(sheet, sheet.safety.bus);
+}

@@ -1,0 +1,107 @@
+/** The answer within a blink: verdict in words, against what, and what it did to the suspects. */
+import {
+  formatQuantity,
+  limitWords,
+  sourceWords,
+  verdictWords,
+  type Assessment,
+  type MeasureTest,
+  type Taken,
+  type TakenReading,
+  type TestPoint,
+} from '@jeitinho/core';
+import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
+import { percent } from '../../parts/percent';
+import { useJob } from '../job/job-context';
+import type { ReadingEntry } from './use-reading';
+import { readingAt } from './measure-card';
+
+export interface AnswerProps {
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+  readonly shown: TakenReading | undefined;
+  readonly reading: ReadingEntry;
+}
+
+export function Answer({ test, point, shown, reading }: AnswerProps) {
+  const { sheet, state } = useJob();
+  const index = test.points.indexOf(point);
+  const previous = index > 0 ? readingAt(state, test, test.points[index - 1]!) : undefined;
+  const told = shown ?? (reading.text === '' ? previous : undefined);
+  return (
+    <div className="min-h-[92px] max-lg:min-h-[52px]">
+      <p role="status" className="m-0 min-h-6 text-[16px]">
+        <Echo reading={reading} />
+      </p>
+      {reading.text === '' && told && (
+        <Told taken={told} label={told === shown ? undefined : told.point.id} />
+      )}
+      <p className="m-0 mt-1 text-[14px] text-soft max-lg:hidden">
+        Limit {limitWords(test.expect)} · {sourceWords(sheet, test.page)}
+      </p>
+    </div>
+  );
+}
+
+function Echo({ reading }: { reading: ReadingEntry }) {
+  if (reading.problem) return <span className="text-brick">{reading.problem}</span>;
+  const { parsed } = reading;
+  if (parsed.kind === 'empty' || parsed.kind === 'error') return null;
+  return (
+    <>
+      understood: <strong className="figure">{parsed.echo}</strong>
+    </>
+  );
+}
+
+function Told({ taken, label }: { taken: TakenReading; label: string | undefined }) {
+  const { assessment } = useJob();
+  const { judgement, standing } = taken;
+  const isVoid = standing.kind === 'void';
+  const words = isVoid ? 'Void' : verdictWords(judgement);
+  return (
+    <div role="status" aria-label="Verdict" className="flex items-start gap-3">
+      <span className="pt-1">
+        <VerdictMark
+          verdict={isVoid ? 'void' : judgement.verdict}
+          outcome={judgement.outcome}
+          edge={judgement.edge}
+        />
+      </span>
+      <div className="min-w-0">
+        <p
+          className={`m-0 text-[20px] leading-tight font-bold max-lg:text-[17px] ${VERDICT_TEXT[isVoid ? 'void' : judgement.verdict]}`}
+        >
+          {label && <span className="figure">{label}: </span>}
+          {words}
+        </p>
+        <p className="m-0 text-[15px] text-soft max-lg:text-[14px]">
+          {isVoid ? `${standing.because}.` : detailWords(taken, assessment)}
+        </p>
+      </div>
+    </div>
+  );
+}
+
+function detailWords(taken: TakenReading, assessment: Assessment): string {
+  const { judgement, test } = taken;
+  const parts: string[] = [];
+  if (judgement.signFlagged)
+    parts.push('Minus: leads swapped or polarity reversed; judged by its size.');
+  if (judgement.remedy) parts.push(judgement.remedy.sentence);
+  else if (judgement.u)
+    parts.push(`±${formatQuantity(judgement.u * Math.sqrt(3), test.expect.unit, 2)} by the meter.`);
+  const moved = movedWords(taken, assessment);
+  if (moved) parts.push(moved);
+  return parts.join(' ');
+}
+
+/** What the latest finding did: the suspect that moved most; undefined for an older finding. */
+export function movedWords(taken: Taken, assessment: Assessment): string | undefined {
+  if (assessment.evidence.at(-1)?.entry !== taken.entry) return undefined;
+  const [most] = [...assessment.suspects].sort(
+    (a, b) => Math.abs(b.p - b.before) - Math.abs(a.p - a.before),
+  );
+  if (!most || Math.abs(most.p - most.before) < 0.01) return 'Moves no suspect.';
+  return `${most.fault.name} ${most.p > most.before ? 'up' : 'down'} to ${percent(most.p)}.`;
+}

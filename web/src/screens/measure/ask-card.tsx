@@ -1,0 +1,76 @@
+/** A test without a meter: look, listen, try. One press answers it. */
+import { outcomeWords, sourceWords, type AskTest } from '@jeitinho/core';
+import { useKeys } from '../../parts/keys';
+import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
+import { useJob } from '../job/job-context';
+import { movedWords } from './answer';
+
+export interface AskCardProps {
+  readonly test: AskTest;
+  readonly blocked: boolean;
+  readonly settled: boolean;
+  readonly onAnswer: (answer: string) => void;
+}
+
+export function AskCard({ test, blocked, settled, onAnswer }: AskCardProps) {
+  const { sheet, state, assessment } = useJob();
+  const answers = Object.keys(test.answers);
+  const taken = state.current.get(test.id);
+  const chosen = settled && taken?.kind === 'answer' ? taken : undefined;
+  useKeys(
+    blocked
+      ? {}
+      : Object.fromEntries(answers.map((answer, i) => [String(i + 1), () => onAnswer(answer)])),
+  );
+  return (
+    <div className="max-w-2xl">
+      <p className="m-0 text-[20px] font-semibold">{test.asks}</p>
+      {!blocked && (
+        <div role="group" aria-label="Answers" className="mt-3 flex flex-col gap-2">
+          {answers.map((answer, i) => (
+            <button
+              key={answer}
+              type="button"
+              aria-pressed={chosen?.answer === answer}
+              onClick={() => onAnswer(answer)}
+              className="flex min-h-[60px] cursor-pointer items-center gap-4 border border-soft bg-card px-4 text-left text-[18px] aria-pressed:border-2 aria-pressed:border-jade aria-pressed:bg-jade-tint aria-pressed:font-bold"
+            >
+              <span aria-hidden="true" className="figure text-soft max-lg:hidden">
+                {i + 1}
+              </span>
+              {answer}
+            </button>
+          ))}
+        </div>
+      )}
+      {chosen && (
+        <div role="status" aria-label="Verdict" className="mt-4 flex items-start gap-3">
+          <span className="pt-1">
+            <VerdictMark
+              verdict={
+                chosen.standing.kind === 'void' ? 'void' : chosen.outcome === 'ok' ? 'in' : 'out'
+              }
+            />
+          </span>
+          <div>
+            <p
+              className={`m-0 text-[20px] font-bold ${VERDICT_TEXT[chosen.standing.kind === 'void' ? 'void' : chosen.outcome === 'ok' ? 'in' : 'out']}`}
+            >
+              {chosen.standing.kind === 'void'
+                ? 'Void'
+                : chosen.outcome === 'ok'
+                  ? 'As it should be'
+                  : `Out: ${outcomeWords(chosen.outcome)}`}
+            </p>
+            <p className="m-0 text-[15px] text-soft">
+              {chosen.standing.kind === 'void'
+                ? `${chosen.standing.because}.`
+                : movedWords(chosen, assessment)}
+            </p>
+          </div>
+        </div>
+      )}
+      <p className="mt-3 mb-0 text-[14px] text-soft">{sourceWords(sheet, test.page)}</p>
+    </div>
+  );
+}

@@ -1,0 +1,46 @@
+/** Which placement is in hand: the one the address names, else the suggested next. */
+import { nextStep, stepsOf, type Step } from '@jeitinho/core';
+import { useCallback, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { useJob } from '../job/job-context';
+
+export interface CurrentStep {
+  readonly step: Step;
+  readonly steps: readonly Step[];
+  readonly goTo: (observable: string) => void;
+  /** Suggested after the step in hand; undefined when nothing is left. */
+  readonly next: Step | undefined;
+  /** The next open point of the same test, if any. */
+  readonly nextPoint: Step | undefined;
+  readonly previous: Step | undefined;
+}
+
+export function useCurrentStep(): CurrentStep {
+  const { sheet, state } = useJob();
+  const [params, setParams] = useSearchParams();
+  const steps = useMemo(() => stepsOf(sheet), [sheet]);
+  const named = params.get('at');
+  const test = params.get('test');
+  // Without an address the suggestion is taken once, so that recording does not move the card away.
+  const [first] = useState(() => (nextStep(sheet, state) ?? steps[0]!).observable);
+  const step =
+    steps.find((each) => each.observable === named) ??
+    steps.find((each) => each.test.id === test && !state.current.has(each.observable)) ??
+    steps.find((each) => each.test.id === test) ??
+    steps.find((each) => each.observable === first)!;
+  const index = steps.indexOf(step);
+  const next = nextStep(sheet, state, step.observable);
+  const goTo = useCallback(
+    (observable: string) => setParams({ at: observable }, { replace: true }),
+    [setParams],
+  );
+  return {
+    step,
+    steps,
+    goTo,
+    next,
+    nextPoint:
+      next?.test.id === step.test.id && next.observable !== step.observable ? next : undefined,
+    previous: steps[index - 1],
+  };
+}

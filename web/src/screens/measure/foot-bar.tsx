@@ -1,0 +1,129 @@
+/** The foot of the measuring card: what comes next and why, keep, skip, undo; the keypad on a phone. */
+import {
+  placementWords,
+  stateOf,
+  type JobState,
+  type Refusal,
+  type Sheet,
+  type Step,
+} from '@jeitinho/core';
+import { ActionBar } from '../../parts/action-bar';
+import { Button } from '../../parts/button';
+import { Keypad } from '../../parts/keypad';
+import { useJob } from '../job/job-context';
+import type { CurrentStep } from './current-step';
+import type { ReadingEntry } from './use-reading';
+
+export interface FootBarProps {
+  readonly current: CurrentStep;
+  /** Undefined where nothing is typed: questions, and tests that are refused now. */
+  readonly reading: ReadingEntry | undefined;
+  readonly refusal: Refusal | undefined;
+  readonly settled: boolean;
+  readonly onPrimary: () => void;
+  readonly onSkip: () => void;
+  readonly onUndo: () => void;
+}
+
+export function FootBar(props: FootBarProps) {
+  const { current, reading, refusal, settled, onPrimary, onSkip, onUndo } = props;
+  const { sheet, state } = useJob();
+  const typing = reading !== undefined && reading.text !== '';
+  const primary = primaryWords(props);
+  const enabled = refusal !== undefined || (typing ? reading.ready : settled);
+  const canUndo = state.log.some(
+    (entry) =>
+      entry.withdrawnBy === undefined && entry.kind !== 'opened' && entry.kind !== 'withdrawn',
+  );
+  const side = (
+    <>
+      {current.previous && (
+        <Button kind="quiet" hint="b" onClick={() => current.goTo(current.previous!.observable)}>
+          Back
+        </Button>
+      )}
+      {canUndo && (
+        <Button kind="quiet" hint="z" onClick={onUndo}>
+          Undo
+        </Button>
+      )}
+      {!settled && (
+        <Button kind="quiet" hint="s" onClick={onSkip}>
+          Skip
+        </Button>
+      )}
+    </>
+  );
+  const next = nextWords(sheet, state, current);
+  return (
+    <>
+      <div className="max-lg:hidden">
+        <ActionBar title={next.title} detail={next.why}>
+          {side}
+          <Button kind="go" hint="Enter" onClick={onPrimary} disabled={!enabled}>
+            {primary}
+          </Button>
+        </ActionBar>
+      </div>
+      <div className="no-print border-t border-hair px-3.5 pb-2 lg:hidden">
+        <div className="flex items-center justify-between gap-1">{side}</div>
+        {reading ? (
+          <Keypad
+            text={reading.text}
+            onText={reading.setText}
+            onKeep={onPrimary}
+            keep={primary}
+            canKeep={enabled}
+          />
+        ) : (
+          <Button kind="go" className="w-full" onClick={onPrimary} disabled={!enabled}>
+            {primary}
+          </Button>
+        )}
+      </div>
+    </>
+  );
+}
+
+function primaryWords({ current, reading, refusal, settled }: FootBarProps): string {
+  if (refusal) return refusal.code === 'dead-not-proven' ? 'To Make safe' : 'Precautions taken';
+  if (reading && reading.text !== '')
+    return reading.parsed.kind === 'value' || reading.parsed.kind === 'overload'
+      ? `Keep ${reading.parsed.echo}`
+      : 'Keep';
+  if (!settled) return reading ? 'Type the reading' : 'Choose an answer';
+  return current.next ? 'Go on' : 'To Decide';
+}
+
+/** The next placement in words, and why that one. */
+function nextWords(
+  sheet: Sheet,
+  state: JobState,
+  { step, next }: CurrentStep,
+): { title: string; why: string } {
+  if (!next || next.observable === step.observable)
+    return next
+      ? { title: 'This one first', why: 'the rest of the sheet is done or skipped' }
+      : { title: 'Every test is taken or skipped', why: 'time to decide' };
+  return { title: `Next: ${stepWords(sheet, step, next)}`, why: whyNext(sheet, state, step, next) };
+}
+
+function stepWords(sheet: Sheet, step: Step, next: Step): string {
+  if (next.test !== step.test) return next.test.title;
+  const point =
+    next.test.how === 'measure' && next.test.points.find((each) => each.id === next.point);
+  return point
+    ? placementWords(sheet, point).toLowerCase().replace('red on', 'same test, red on')
+    : next.test.title;
+}
+
+function whyNext(sheet: Sheet, state: JobState, step: Step, next: Step): string {
+  if (next.test === step.test) return 'the rest of this test';
+  const wanted = stateOf(sheet, next.test).energy;
+  const suits = wanted === 'dead' ? state.energy.kind === 'dead' : state.energy.kind === 'live';
+  return suits
+    ? 'in the sheet’s order, and the unit is in the right state for it'
+    : wanted === 'live'
+      ? 'what can be done dead is done; this one needs the unit live'
+      : 'this one needs the unit proven dead';
+}

@@ -1,0 +1,177 @@
+/** Board, placement, entry, limit band and the answer. */
+import {
+  METER_FUNCTIONS,
+  observableId,
+  placementWords,
+  splitQuantity,
+  unitSymbol,
+  locate,
+  placeDetail,
+  type JobState,
+  type MeasureTest,
+  type TakenReading,
+  type TestPoint,
+} from '@jeitinho/core';
+import { useEffect, useRef } from 'react';
+import { BoardDrawing } from '../../parts/board-drawing';
+import { LimitBand, type BandMark } from '../../parts/limit-band';
+import { useJob } from '../job/job-context';
+import { Answer } from './answer';
+import { PointTable } from './point-table';
+import type { ReadingEntry } from './use-reading';
+
+export interface MeasureCardProps {
+  readonly test: MeasureTest;
+  readonly pointId: string;
+  readonly reading: ReadingEntry;
+  readonly blocked: boolean;
+  /** Not yet taken, or being taken again: no old figure in the field. */
+  readonly repeating: boolean;
+  readonly onPick: (observable: string) => void;
+}
+
+export function MeasureCard({
+  test,
+  pointId,
+  reading,
+  blocked,
+  repeating,
+  onPick,
+}: MeasureCardProps) {
+  const { sheet, state } = useJob();
+  const point = test.points.find((each) => each.id === pointId)!;
+  const taken = readingAt(state, test, point);
+  const shown = repeating ? undefined : taken;
+  return (
+    <>
+      <div className="grid gap-x-5 gap-y-2 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
+        <BoardDrawing sheet={sheet} red={point.red} black={point.black} />
+        <div className="min-w-0">
+          <Placement point={point} />
+          {!blocked && <Field test={test} point={point} reading={reading} shown={shown} />}
+          <LimitBand expect={test.expect} marks={marksOf(test, point, state, reading)} />
+          {!blocked && <Answer test={test} point={point} shown={shown} reading={reading} />}
+        </div>
+      </div>
+      {test.points.length > 1 && <PointTable test={test} current={point} onPick={onPick} />}
+    </>
+  );
+}
+
+export function readingAt(
+  state: JobState,
+  test: MeasureTest,
+  point: TestPoint,
+): TakenReading | undefined {
+  const taken = state.current.get(observableId(test, point.id));
+  return taken?.kind === 'reading' ? taken : undefined;
+}
+
+function Placement({ point }: { point: TestPoint }) {
+  const { sheet } = useJob();
+  const [red, black] = placementWords(sheet, point).split(', black');
+  const details = [point.red, point.black].map((ref) => {
+    const place = locate(sheet, ref);
+    return place && placeDetail(place);
+  });
+  return (
+    <>
+      <p className="m-0 text-[20px] font-bold max-lg:text-[18px]">
+        <span className="text-brick">{red}</span>, black{black}
+      </p>
+      {details.some(Boolean) && (
+        <p className="m-0 text-[14px] text-soft">
+          red: {details[0] ?? 'bare point'} · black: {details[1] ?? 'bare point'}
+        </p>
+      )}
+    </>
+  );
+}
+
+interface FieldProps {
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+  readonly reading: ReadingEntry;
+  readonly shown: TakenReading | undefined;
+}
+
+function Field({ test, point, reading, shown }: FieldProps) {
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => field.current?.focus({ preventScroll: true }), [test.id, point.id]);
+  useTypeAnywhere(field);
+  const figure =
+    shown === undefined
+      ? undefined
+      : shown.reading.kind === 'overload'
+        ? { digits: 'OL', unit: '' }
+        : splitQuantity(shown.judgement.corrected!, test.expect.unit);
+  return (
+    <label className="flex items-end gap-3 border-b-2 border-ink">
+      <span className="sr-only">
+        Reading in {METER_FUNCTIONS[test.function].words}
+        {figure && `, now ${figure.digits} ${figure.unit}`}
+      </span>
+      <input
+        ref={field}
+        data-keys="on"
+        inputMode="none"
+        autoComplete="off"
+        spellCheck={false}
+        value={reading.text}
+        maxLength={24}
+        placeholder={figure?.digits ?? ''}
+        onChange={(event) => reading.setText(event.target.value)}
+        className="reading-field figure block h-[88px] min-w-0 flex-1 border-0 bg-transparent p-0 text-[72px] leading-none text-ink placeholder:text-ink placeholder:opacity-100 max-lg:h-[64px] max-lg:text-[56px]"
+      />
+      <span aria-hidden="true" className="figure pb-3 text-[32px] text-soft max-lg:pb-2">
+        {(reading.text === '' && figure?.unit) || unitSymbol(test.expect.unit)}
+      </span>
+    </label>
+  );
+}
+
+/** Digits typed while nothing has the focus go into the reading. */
+function useTypeAnywhere(field: React.RefObject<HTMLInputElement | null>): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      if (target.matches('input, textarea, select') || target.closest('[role="dialog"]')) return;
+      if (/^[0-9.,-]$/.test(event.key)) field.current?.focus({ preventScroll: true });
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [field]);
+}
+
+function marksOf(
+  test: MeasureTest,
+  current: TestPoint,
+  state: JobState,
+  reading: ReadingEntry,
+): BandMark[] {
+  const { parsed } = reading;
+  const typing = parsed.kind === 'value' || parsed.kind === 'overload';
+  const marks = test.points.flatMap((point): BandMark[] => {
+    const taken = readingAt(state, test, point);
+    if (!taken || (point === current && typing)) return [];
+    const { judgement } = taken;
+    return [
+      {
+        label: test.points.length > 1 ? point.id : 'reading',
+        value: taken.reading.kind === 'overload' ? Infinity : judgement.corrected!,
+        half: (judgement.u ?? 0) * Math.sqrt(3),
+        kind: point === current ? 'now' : 'other',
+      },
+    ];
+  });
+  if (typing)
+    marks.push({
+      label: 'typed',
+      value: parsed.kind === 'value' ? parsed.value : Infinity,
+      half: 0,
+      kind: 'typed',
+    });
+  // The one in hand is drawn last, on top.
+  return marks.sort((a, b) => Number(a.kind !== 'other') - Number(b.kind !== 'other'));
+}

@@ -1,0 +1,127 @@
+/** The measuring card: one placement of the probes, or one question, at a time. */
+import { energyRefusal, stateOf } from '@jeitinho/core';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useKeys } from '../../parts/keys';
+import { useJob } from '../job/job-context';
+import { AskCard } from './ask-card';
+import { useCurrentStep } from './current-step';
+import { FootBar } from './foot-bar';
+import { LeadZeroCard } from './lead-zero';
+import { MeasureCard } from './measure-card';
+import { SkipDialog } from './skip-dialog';
+import { StateGate } from './state-gate';
+import { TestHead } from './test-head';
+import { useReading } from './use-reading';
+
+export function Measure() {
+  const { job, sheet, state, record, undo } = useJob();
+  const navigate = useNavigate();
+  const current = useCurrentStep();
+  const { step, next, nextPoint, previous, goTo } = current;
+  const { test } = step;
+  const measured = test.how === 'measure' ? test : undefined;
+  const reading = useReading(measured, step.point ?? '');
+  const [skipping, setSkipping] = useState(false);
+  const [zeroing, setZeroing] = useState(false);
+  const [repeating, setRepeating] = useState<string>();
+
+  const refusal = energyRefusal(sheet, state.energy, test);
+  const taken = state.current.get(step.observable);
+  const empty = reading.text === '';
+  const settled = taken !== undefined && repeating !== step.observable;
+  const goOn = () => {
+    if (next) goTo(next.observable);
+    else void navigate(`/jobs/${job.id}/decide`);
+  };
+  const keep = async () => {
+    if (!(await reading.keep())) return;
+    setRepeating(undefined);
+    if (nextPoint) goTo(nextPoint.observable);
+  };
+  const answer = async (words: string) => {
+    if (await record('answer', { test: test.id, answer: words })) setRepeating(undefined);
+  };
+  const confirmLive = () => void record('energised', { precautions: true });
+  const primary = () => {
+    if (refusal?.code === 'dead-not-proven') void navigate(`/jobs/${job.id}/safe`);
+    else if (refusal) confirmLive();
+    else if (!empty) void keep();
+    else if (settled || state.skipped.has(step.observable)) goOn();
+  };
+  const whenEmpty = (run: () => void) => (empty && !zeroing ? run : undefined);
+  useKeys(
+    defined({
+      Enter: zeroing ? undefined : primary,
+      s: whenEmpty(() => setSkipping(true)),
+      b: previous && whenEmpty(() => goTo(previous.observable)),
+      r: taken && whenEmpty(() => setRepeating(step.observable)),
+      n: whenEmpty(goOn),
+      z: whenEmpty(() => void undo()),
+      l: measured?.function === 'ohm' ? whenEmpty(() => setZeroing(true)) : undefined,
+      o: measured && !refusal ? whenEmpty(() => reading.setText('OL')) : undefined,
+    }),
+  );
+
+  return (
+    <>
+      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-4 max-lg:px-3.5 max-lg:py-2">
+        <TestHead current={current} onZero={() => setZeroing(true)} />
+        {refusal && (
+          <StateGate refusal={refusal} state={stateOf(sheet, test)} onLive={confirmLive} />
+        )}
+        {zeroing ? (
+          <LeadZeroCard onDone={() => setZeroing(false)} />
+        ) : measured ? (
+          <MeasureCard
+            test={measured}
+            pointId={step.point!}
+            reading={reading}
+            blocked={refusal !== undefined}
+            repeating={!settled}
+            onPick={goTo}
+          />
+        ) : (
+          test.how !== 'measure' && (
+            <AskCard
+              test={test}
+              blocked={refusal !== undefined}
+              settled={settled}
+              onAnswer={(words) => void answer(words)}
+            />
+          )
+        )}
+      </div>
+      <FootBar
+        current={current}
+        reading={measured && !zeroing && !refusal ? reading : undefined}
+        refusal={refusal}
+        settled={settled || state.skipped.has(step.observable)}
+        onPrimary={primary}
+        onSkip={() => setSkipping(true)}
+        onUndo={() => void undo()}
+      />
+      <SkipDialog
+        open={skipping}
+        title={test.title}
+        onClose={() => setSkipping(false)}
+        onSkip={async (reason) => {
+          setSkipping(false);
+          const body = {
+            test: test.id,
+            reason,
+            ...(step.point !== undefined && { point: step.point }),
+          };
+          if (await record('skipped', body)) goOn();
+        }}
+      />
+    </>
+  );
+}
+
+/** Drops what is not there, so that those keys stay free for typing. */
+function defined(keys: Record<string, (() => void) | undefined>): Record<string, () => void> {
+  return Object.fromEntries(
+    Object.entries(keys).filter((pair): pair is [string, () => void] => pair[1] !== undefined),
+  );
+}

@@ -1,0 +1,122 @@
+/** Head of the measuring card: what and why in a line, machine state, dial, access still owed. */
+import { accessOwed, METER_FUNCTIONS, stateName, stateOf, type Test } from '@jeitinho/core';
+import { useKeys } from '../../parts/keys';
+import { useJob } from '../job/job-context';
+import type { CurrentStep } from './current-step';
+
+const CHIP =
+  'inline-flex min-h-9 items-center gap-1 border px-3 text-[15px] whitespace-nowrap max-lg:text-[14px]';
+
+export function TestHead({ current, onZero }: { current: CurrentStep; onZero: () => void }) {
+  const { sheet, state, record } = useJob();
+  const { test } = current.step;
+  const owed = accessOwed(sheet, state, test.id);
+  const had = (test.access ?? []).filter((id) => !owed.includes(id));
+  const tick = (id: string) => void record('access', { access: id });
+  const nextOwed = owed[0];
+  useKeys(nextOwed ? { a: () => tick(nextOwed) } : {});
+  const access = (id: string) => sheet.access?.find((each) => each.id === id);
+  return (
+    <header>
+      <div className="flex items-start justify-between gap-3">
+        <h1 className="m-0 min-w-0 text-[25px] leading-tight font-bold max-lg:text-[20px]">
+          {test.title}
+        </h1>
+        <TestPicker current={current} />
+      </div>
+      {test.why && <p className="m-0 text-[15px] text-soft max-lg:hidden">{test.why}</p>}
+      <ul
+        className="m-0 mt-2 mb-3 flex list-none flex-wrap gap-2 p-0 max-lg:flex-nowrap max-lg:overflow-x-auto max-lg:pb-1"
+        aria-label="Before you touch"
+      >
+        <li className={`${CHIP} border-hair bg-card`}>
+          unit <strong>{stateName(stateOf(sheet, test))}</strong>
+        </li>
+        {test.how === 'measure' && (
+          <li className={`${CHIP} border-hair bg-card`}>
+            meter on <strong>{METER_FUNCTIONS[test.function].words}</strong>
+          </li>
+        )}
+        {had.map((id) => (
+          <li key={id} className={`${CHIP} border-jade text-jade`}>
+            ✓ {access(id)?.name ?? id}
+          </li>
+        ))}
+        {owed.map((id) => (
+          <li key={id}>
+            <button
+              type="button"
+              onClick={() => tick(id)}
+              className={`${CHIP} min-h-11 cursor-pointer border-marigold bg-marigold-tint text-ink`}
+            >
+              ☐ {access(id)?.name ?? id}
+              {access(id)?.energy === 'dead' && <span className="text-marigold">(supply off)</span>}
+            </button>
+          </li>
+        ))}
+        {test.how === 'measure' && test.settle !== undefined && (
+          <li className={`${CHIP} border-hair bg-card`}>wait for the figure to stand</li>
+        )}
+        <LeadChip test={test} onZero={onZero} />
+      </ul>
+    </header>
+  );
+}
+
+/** Resistances whose limit is so low that the leads are part of the figure. */
+const LEADS_MATTER_BELOW = 20;
+
+function LeadChip({ test, onZero }: { test: Test; onZero: () => void }) {
+  const { state } = useJob();
+  if (test.how !== 'measure' || test.function !== 'ohm') return null;
+  const { expect } = test;
+  const limit =
+    expect.kind === 'nominal'
+      ? expect.value
+      : expect.kind === 'between' || expect.kind === 'atMost'
+        ? expect.high
+        : Infinity;
+  if (limit >= LEADS_MATTER_BELOW) return null;
+  return (
+    <li>
+      <button
+        type="button"
+        onClick={onZero}
+        className={`${CHIP} min-h-11 cursor-pointer ${state.lead ? 'border-jade text-jade' : 'border-marigold bg-marigold-tint text-ink'}`}
+      >
+        {state.lead ? `✓ leads ${state.lead.value} Ω` : '☐ zero the leads'}
+      </button>
+    </li>
+  );
+}
+
+function TestPicker({ current }: { current: CurrentStep }) {
+  const { sheet, state } = useJob();
+  const mark = (test: Test) => {
+    const steps = current.steps.filter((step) => step.test === test);
+    const done = steps.filter((step) => state.current.has(step.observable)).length;
+    if (done === steps.length) return '✓ ';
+    return steps.every((step) => state.skipped.has(step.observable)) ? '– ' : done > 0 ? '· ' : '';
+  };
+  return (
+    <label className="shrink-0 text-[14px] text-soft">
+      <span className="sr-only">Test</span>
+      <select
+        value={current.step.test.id}
+        onChange={(event) =>
+          current.goTo(
+            current.steps.find((step) => step.test.id === event.target.value)!.observable,
+          )
+        }
+        className="min-h-11 max-w-48 cursor-pointer border border-soft bg-card px-2 text-ink max-lg:max-w-28"
+      >
+        {sheet.tests.map((test, i) => (
+          <option key={test.id} value={test.id}>
+            {mark(test)}
+            {i + 1} {test.title}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

@@ -1,0 +1,52 @@
+/** The reading being typed: its draft, what was understood, and keeping it. */
+import { METER_FUNCTIONS, parseEntry, type MeasureTest, type TypedEntry } from '@jeitinho/core';
+import { useDraft } from '../../data/draft';
+import { useJob } from '../job/job-context';
+
+export interface ReadingEntry {
+  readonly text: string;
+  readonly setText: (text: string) => void;
+  readonly parsed: TypedEntry;
+  /** Why what is typed cannot be kept; undefined while it can, or nothing is typed. */
+  readonly problem: string | undefined;
+  readonly ready: boolean;
+  /** @returns whether it was kept; what is typed stays in the field otherwise. */
+  readonly keep: () => Promise<boolean>;
+}
+
+export function useReading(test: MeasureTest | undefined, point: string): ReadingEntry {
+  const { job, record } = useJob();
+  const [text, setText] = useDraft(`reading.${job.id}.${test?.id ?? ''}.${point}`);
+  const parsed = parseEntry(text, test?.expect.unit ?? 'V');
+  const problem = problemOf(parsed, test);
+  const ready =
+    test !== undefined &&
+    problem === undefined &&
+    (parsed.kind === 'value' || parsed.kind === 'overload' || parsed.kind === 'not-taken');
+  const keep = async () => {
+    if (!ready) return false;
+    const kept =
+      parsed.kind === 'not-taken'
+        ? await record('skipped', { test: test.id, point, reason: 'no figure taken' })
+        : await record('reading', {
+            test: test.id,
+            point,
+            function: test.function,
+            reading:
+              parsed.kind === 'value'
+                ? { kind: 'value', value: parsed.value }
+                : { kind: 'overload' },
+            typed: text.trim().slice(0, 60),
+          });
+    if (kept) setText('');
+    return kept;
+  };
+  return { text, setText, parsed, problem, ready, keep };
+}
+
+function problemOf(parsed: TypedEntry, test: MeasureTest | undefined): string | undefined {
+  if (parsed.kind === 'error') return parsed.message;
+  if (test && parsed.kind === 'value' && parsed.value < 0 && !METER_FUNCTIONS[test.function].signed)
+    return `A meter on ${METER_FUNCTIONS[test.function].words} shows nothing below zero. Check the figure.`;
+  return undefined;
+}

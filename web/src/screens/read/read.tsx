@@ -1,0 +1,137 @@
+/** Read: what the display shows. A code raises suspects; it never proves one. */
+import { matchCode, normaliseCode } from '@jeitinho/core';
+import { useRef } from 'react';
+import { useNavigate } from 'react-router';
+import { useDraft } from '../../data/draft';
+import { ActionBar } from '../../parts/action-bar';
+import { Button } from '../../parts/button';
+import { useKeys } from '../../parts/keys';
+import { useJob } from '../job/job-context';
+
+const LONGEST = 12;
+
+export function Read() {
+  const { job, sheet, state, record } = useJob();
+  const navigate = useNavigate();
+  const [text, setText] = useDraft(`code.${job.id}`);
+  const field = useRef<HTMLInputElement>(null);
+  const read = state.codes.length > 0 || state.noCode;
+  const typed = normaliseCode(text);
+  const match = typed === '' ? undefined : matchCode(sheet, typed);
+  const keep = async (shown: string | null) => {
+    if (await record('code', { shown })) setText('');
+  };
+  const goOn = () => void navigate(`/jobs/${job.id}/safe`);
+  useKeys({ Enter: () => (typed !== '' ? void keep(match?.code ?? typed) : read && goOn()) });
+  const [scheme] = sheet.codes.schemes;
+  return (
+    <>
+      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
+        <h1 className="m-0 text-[25px] font-bold">What does the display show?</h1>
+        {scheme?.hint && <p className="m-0 mt-1 text-soft">{scheme.hint}</p>}
+
+        <div className="mt-5 flex items-end gap-5 max-sm:flex-col max-sm:items-stretch">
+          <label className="block w-60 text-[14px] text-soft max-sm:w-full">
+            Code
+            <input
+              ref={field}
+              autoFocus
+              data-keys="on"
+              value={text}
+              maxLength={LONGEST}
+              autoComplete="off"
+              inputMode="numeric"
+              onChange={(event) => setText(event.target.value)}
+              className="reading-field figure block h-[92px] w-full border-0 border-b-2 border-ink bg-transparent text-[64px] text-ink"
+            />
+          </label>
+          <p role="status" className="m-0 min-h-12 flex-1 text-[18px]">
+            {typed === '' ? (
+              <span className="text-soft">Type it, or choose below.</span>
+            ) : match ? (
+              <>
+                <span className="figure">{match.code}</span> · <strong>{match.title}</strong>
+              </>
+            ) : (
+              <span className="text-marigold">
+                <span className="figure">{typed}</span> is not on this sheet. It is kept as read,
+                and moves no suspect.
+              </span>
+            )}
+          </p>
+        </div>
+
+        <div className="mt-4 flex flex-wrap gap-2" role="group" aria-label="Codes of this sheet">
+          {sheet.codes.list.map((code) => (
+            <button
+              key={code.code}
+              type="button"
+              onClick={() => void keep(code.code)}
+              className="min-h-[52px] cursor-pointer border border-soft bg-card px-4 text-left"
+            >
+              <span className="figure mr-2 text-[18px] font-semibold">{code.code}</span>
+              {code.title}
+            </button>
+          ))}
+          <button
+            type="button"
+            onClick={() => void keep(null)}
+            className="min-h-[52px] cursor-pointer border border-dashed border-soft px-4"
+          >
+            No code shown
+          </button>
+        </div>
+
+        <div className="mt-6 flex flex-col gap-4" aria-live="polite">
+          {state.codes.map((code) => (
+            <section
+              key={code.entry}
+              aria-label={`Code ${code.shown}`}
+              className="border-l-4 border-ink bg-card px-4 py-3"
+            >
+              <p className="m-0 text-[18px]">
+                <span className="figure mr-2 text-[22px] font-semibold">{code.shown}</span>
+                <strong>{code.listed?.title ?? 'Not on this sheet'}</strong>
+              </p>
+              {code.listed?.means && <p className="m-0 mt-1">{code.listed.means}</p>}
+              {code.listed?.firstLook?.map((look) => (
+                <p key={look} className="m-0 mt-1 text-[15px] text-soft">
+                  First look: {look}
+                </p>
+              ))}
+            </section>
+          ))}
+          {state.noCode && state.codes.length === 0 && (
+            <p className="m-0 border-l-4 border-ink bg-card px-4 py-3">
+              No code shown. The readings must tell.
+            </p>
+          )}
+        </div>
+      </div>
+      <ActionBar
+        title={
+          typed !== ''
+            ? `Keep ${match?.code ?? typed}`
+            : read
+              ? 'Next: Make safe'
+              : 'Read the display first'
+        }
+        detail={
+          typed === '' && read
+            ? 'a code raises suspects, it proves none'
+            : 'or say that it shows no code'
+        }
+      >
+        {typed !== '' ? (
+          <Button kind="go" hint="Enter" onClick={() => void keep(match?.code ?? typed)}>
+            Keep the code
+          </Button>
+        ) : (
+          <Button kind="go" hint="Enter" onClick={goOn} disabled={!read}>
+            Go on to Make safe
+          </Button>
+        )}
+      </ActionBar>
+    </>
+  );
+}

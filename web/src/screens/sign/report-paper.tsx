@@ -1,0 +1,217 @@
+/** The report, set for paper: every reading against its limit and source, and what was not proven. */
+import { sourceWords, type Report, type ReportRow } from '@jeitinho/core';
+import type { ReactNode } from 'react';
+import { clockTime, longDay } from '../../data/now';
+import { percent } from '../../parts/percent';
+import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
+import { useJob } from '../job/job-context';
+
+export function ReportPaper({ report }: { report: Report }) {
+  const { job, sheet } = useJob();
+  return (
+    <article
+      aria-label="Service report"
+      className="border border-hair bg-card p-7 max-lg:p-4 print:border-0 print:p-0"
+    >
+      <header className="flex justify-between gap-4 border-b-2 border-ink pb-3">
+        <div>
+          <h1 className="m-0 text-[25px] font-bold">Service report</h1>
+          <p className="m-0 text-soft">
+            {job.shop.name}, {job.shop.town}
+          </p>
+        </div>
+        <p className="m-0 text-right text-[15px]">
+          {longDay(job.openedAt)}
+          <span className="figure block text-[13px] text-soft">{job.id.slice(-12)}</span>
+        </p>
+      </header>
+      <dl className="m-0 mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
+        <Field name="Customer">
+          {job.customer.name} · {job.site.address}, {job.site.town}
+        </Field>
+        <Field name="Unit">
+          {job.unit.label}, {job.unit.maker} {job.unit.model}, serial{' '}
+          {job.unit.serial || 'not noted'}
+        </Field>
+        <Field name="Complaint">{report.complaint}</Field>
+        <Field name="Codes">
+          {report.codes.length > 0
+            ? report.codes.map((code) => `${code.shown}, ${code.title}`).join('; ')
+            : report.noCode
+              ? 'none shown'
+              : 'not read'}
+        </Field>
+        {report.observed.length > 0 && (
+          <Field name="Seen, heard">{report.observed.join(' ')}</Field>
+        )}
+      </dl>
+      <Found report={report} />
+      <Readings rows={report.rows} />
+      <p className="m-0 mt-2 text-[14px] text-soft">
+        Figures less the leads ({report.lead}); ± is the meter’s own limit of error. Meter:{' '}
+        {report.meter}. Limits from {sourceWords(sheet)}, sheet revision {sheet.revision}.
+      </p>
+      <div className="mt-4 grid gap-6 sm:grid-cols-2">
+        <Section title="Made safe">
+          {report.dead.length === 0 && <p className="m-0">Not recorded.</p>}
+          <ul className="m-0 list-none p-0">
+            {report.dead.map((line, i) => (
+              <li key={i}>
+                <span className="figure mr-2 text-[14px]">{clockTime(line.at)}</span>
+                {line.text}
+              </li>
+            ))}
+          </ul>
+        </Section>
+        <Section title="Not proven">
+          <ul className="m-0 list-none p-0">
+            {report.notProven.map((line, i) => (
+              <li key={i}>{line}</li>
+            ))}
+            {report.skipped.map((line, i) => (
+              <li key={`s${i}`}>
+                Skipped: {line.title}, {line.reason}.
+              </li>
+            ))}
+          </ul>
+        </Section>
+      </div>
+      <footer className="mt-8 grid grid-cols-2 gap-8 text-[14px]">
+        <SignLine role="Technician" name={report.signed?.technician} at={report.signed?.at} />
+        <SignLine role="Customer" name={report.signed?.customer} at={undefined} />
+      </footer>
+    </article>
+  );
+}
+
+function Field({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <>
+      <dt className="text-soft">{name}</dt>
+      <dd className="m-0">{children}</dd>
+    </>
+  );
+}
+
+function Section({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section>
+      <h2 className="m-0 mb-1 text-[17px] font-bold">{title}</h2>
+      <div className="text-[15px]">{children}</div>
+    </section>
+  );
+}
+
+function Found({ report }: { report: Report }) {
+  const { decision } = report;
+  return (
+    <section aria-label="Decision" className="mt-4 border-l-4 border-ink pl-4">
+      {decision ? (
+        <>
+          <h2 className="m-0 text-[22px] font-bold">
+            {decision.text}{' '}
+            {decision.number && (
+              <span className="figure text-[16px] font-normal">{decision.number}</span>
+            )}
+          </h2>
+          <p className="m-0">
+            {decision.text.startsWith('Replace') &&
+              `Likelihood when decided: ${percent(decision.probability)}. `}
+            {!decision.followsEvidence && 'Not the first suspect; '}
+            {decision.reason && `reason given: ${decision.reason}`}
+          </p>
+        </>
+      ) : (
+        <h2 className="m-0 text-[22px] font-bold">Not decided yet</h2>
+      )}
+      <p className="m-0 mt-1 text-[15px] text-soft">
+        {report.suspects.map((s) => `${s.name} (${s.part}) ${percent(s.p)}`).join(' · ')}
+        {report.suspects.length > 0 && ' · '}
+        something not on this sheet {percent(report.other)}
+      </p>
+      {report.signed?.note && <p className="m-0 mt-1">Told: {report.signed.note}</p>}
+    </section>
+  );
+}
+
+const HEAD = 'border-b border-ink px-2 py-1 text-left text-[14px] font-normal text-soft';
+const CELL = 'border-b border-hair px-2 py-1.5 align-top';
+
+function Readings({ rows }: { rows: readonly ReportRow[] }) {
+  return (
+    <div className="mt-5 overflow-x-auto" tabIndex={0} role="region" aria-label="Readings">
+      <table className="w-full border-collapse text-[15px]">
+        <caption className="sr-only">Readings against their limits</caption>
+        <thead>
+          <tr>
+            {['Time', 'Test', 'Reading', 'Limit', 'Verdict', 'Source'].map((head) => (
+              <th key={head} scope="col" className={HEAD}>
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <Row key={row.entry} row={row} />
+          ))}
+          {rows.length === 0 && (
+            <tr>
+              <td colSpan={6} className={CELL}>
+                No readings were taken.
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Row({ row }: { row: ReportRow }) {
+  const gone = row.mark === 'withdrawn' || row.mark === 'repeated';
+  const mark = row.mark === 'withdrawn' || row.mark === 'repeated' ? 'void' : row.mark;
+  return (
+    <tr className={gone ? 'text-soft' : ''}>
+      <td className={`${CELL} figure text-[14px]`}>{clockTime(row.at)}</td>
+      <td className={CELL}>
+        {gone ? <s>{row.title}</s> : row.title}
+        <span className="block text-[13px] text-soft">
+          {row.where} · {row.function}, {row.state}
+        </span>
+      </td>
+      <td className={`${CELL} figure whitespace-nowrap`}>
+        {gone ? <s>{row.value}</s> : row.value}
+        <span className="block text-[13px] text-soft">{row.uncertainty}</span>
+      </td>
+      <td className={`${CELL} figure`}>{row.limit}</td>
+      <td className={`${CELL} ${VERDICT_TEXT[mark]}`}>
+        <span className="flex items-center gap-2">
+          <VerdictMark size={24} verdict={mark} />
+          {row.verdict}
+        </span>
+      </td>
+      <td className={`${CELL} text-[13px] text-soft`}>{row.source}</td>
+    </tr>
+  );
+}
+
+function SignLine({
+  role,
+  name,
+  at,
+}: {
+  role: string;
+  name: string | undefined;
+  at: string | undefined;
+}) {
+  return (
+    <div>
+      <p className="m-0 min-h-8 border-b border-ink text-[18px]">{name}</p>
+      <p className="m-0 text-soft">
+        {role}
+        {at && `, ${longDay(at)} ${clockTime(at)}`}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,115 @@
+/** Sign: the report as it will be printed, and two names under it. */
+import { buildReport } from '@jeitinho/core';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { useDraft } from '../../data/draft';
+import { clockTime, longDay } from '../../data/now';
+import { ActionBar } from '../../parts/action-bar';
+import { Button } from '../../parts/button';
+import { useKeys } from '../../parts/keys';
+import { useJob } from '../job/job-context';
+import { ReportPaper } from './report-paper';
+
+export function Sign() {
+  const { job, sheet, state, assessment, record } = useJob();
+  const report = useMemo(() => buildReport(sheet, state, assessment), [sheet, state, assessment]);
+  const [technician, setTechnician] = useDraft(`technician.${job.id}`);
+  const [customer, setCustomer] = useDraft(`customer.${job.id}`);
+  const [note, setNote] = useDraft(`note.${job.id}`);
+  const name = technician || job.shop.technician;
+  const ready = state.decision !== undefined && !state.signed && name.trim() !== '';
+  const sign = async () => {
+    if (!ready) return;
+    if (
+      await record('signed', {
+        technician: name.trim(),
+        customer: customer.trim(),
+        note: note.trim(),
+      })
+    )
+      [setTechnician, setCustomer, setNote].forEach((clear) => clear(''));
+  };
+  useKeys({ Enter: () => (state.signed ? window.print() : void sign()) });
+  return (
+    <>
+      <div className="print-flow min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-3.5">
+        {!state.decision && (
+          <p className="no-print m-0 mb-4 border-l-4 border-marigold bg-marigold-tint px-4 py-3">
+            Nothing is decided yet.{' '}
+            <Link to={`/jobs/${job.id}/decide`} className="text-ink">
+              Decide first
+            </Link>
+            , if only to hand over.
+          </p>
+        )}
+        <ReportPaper report={report} />
+        {!state.signed && state.decision && (
+          <section
+            aria-label="Sign"
+            className="no-print mt-5 grid gap-4 border border-ink bg-card p-5 sm:grid-cols-2"
+          >
+            <Line label="Technician" value={name} onChange={setTechnician} />
+            <Line label="Customer" value={customer} onChange={setCustomer} />
+            <label className="block text-[14px] text-soft sm:col-span-2">
+              What the customer was told
+              <textarea
+                rows={2}
+                value={note}
+                maxLength={4000}
+                onChange={(event) => setNote(event.target.value)}
+                className="mt-1 block w-full border border-soft bg-paper px-3 py-2 text-[16px] text-ink"
+              />
+            </label>
+          </section>
+        )}
+      </div>
+      <ActionBar
+        title={
+          state.signed
+            ? `Signed ${longDay(state.signed.at)}, ${clockTime(state.signed.at)}`
+            : 'Read it through, then sign'
+        }
+        detail={
+          state.signed
+            ? 'withdraw the signature in the roll to go on with the job'
+            : 'a signed job takes no more readings'
+        }
+      >
+        <Button
+          kind={state.signed ? 'go' : 'plain'}
+          hint={state.signed ? 'Enter' : undefined}
+          onClick={() => window.print()}
+        >
+          Print
+        </Button>
+        {!state.signed && (
+          <Button kind="go" hint="Enter" onClick={() => void sign()} disabled={!ready}>
+            Sign and close
+          </Button>
+        )}
+      </ActionBar>
+    </>
+  );
+}
+
+function Line({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+}) {
+  return (
+    <label className="block text-[14px] text-soft">
+      {label}
+      <input
+        value={value}
+        maxLength={120}
+        onChange={(event) => onChange(event.target.value)}
+        className="mt-1 block min-h-11 w-full border border-soft bg-paper px-3 text-[16px] text-ink"
+      />
+    </label>
+  );
+}

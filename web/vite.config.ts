@@ -1,0 +1,31 @@
+import tailwind from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+export default defineConfig({
+  plugins: [
+    react(),
+    tailwind(),
+    VitePWA({
+      registerType: 'autoUpdate',
+      // The page opens without the server after the first visit; data comes from the device's store.
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//, /^\/health/, /^\/schemas\//],
+      },
+      manifest: {
+        name: 'Jeitinho',
+        short_name: 'Jeitinho',
+        description: 'Find the fault on an open unit: measure, judge, decide.',
+        background_color: '#f4f0e6',
+        theme_color: '#0a6a52',
+        display: 'standalone',
+        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+    }),
+  ],
+  server: { proxy: { '/api': 'http://127.0.0.1:8137' } },
+  build: { target: 'es2022' },
+});
