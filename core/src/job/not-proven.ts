@@ -7,7 +7,13 @@ import type { EvidenceItem, Suspect } from './assess';
 import type { JobState } from './fold';
 
 export type NotProven =
-  | { readonly kind: 'untaken'; readonly test: Test; readonly taken: number; readonly of: number }
+  | { readonly kind: 'untaken'; readonly tests: readonly Test[] }
+  | {
+      readonly kind: 'part-taken';
+      readonly test: Test;
+      readonly taken: number;
+      readonly of: number;
+    }
   | { readonly kind: 'void'; readonly test: Test; readonly because: string }
   | {
       readonly kind: 'cannot-tell';
@@ -15,8 +21,8 @@ export type NotProven =
       readonly observable: string;
       readonly sentence: string;
     }
-  /** No reading speaks about this suspect; codes alone do not count. */
-  | { readonly kind: 'unheard'; readonly fault: Fault; readonly p: number }
+  /** No reading speaks about these suspects; codes alone do not count. Likeliest first. */
+  | { readonly kind: 'unheard'; readonly faults: readonly Fault[] }
   /** The cheapest test left that could still clear the leading suspect. */
   | { readonly kind: 'could-clear'; readonly fault: Fault; readonly test: Test };
 
@@ -58,7 +64,7 @@ function chanceOfOk(fault: Fault, observable: Parameters<typeof shownBy>[1]): nu
 }
 
 function unheard(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]): NotProven[] {
-  return suspects
+  const faults = suspects
     .filter(
       (suspect) =>
         suspect.p >= WORTH_NAMING &&
@@ -66,7 +72,8 @@ function unheard(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]
           (weight, i) => evidence[i]!.from.kind === 'code' || weight.strength === 'nothing',
         ),
     )
-    .map(({ fault, p }) => ({ kind: 'unheard' as const, fault, p }));
+    .map(({ fault }) => fault);
+  return faults.length > 0 ? [{ kind: 'unheard', faults }] : [];
 }
 
 function doubtful(state: JobState): NotProven[] {
@@ -87,28 +94,31 @@ function doubtful(state: JobState): NotProven[] {
 }
 
 function untaken(sheet: Sheet, state: JobState): NotProven[] {
-  return sheet.tests.flatMap((test): NotProven[] => {
+  const counts = sheet.tests.map((test) => {
     const observables = observablesOf(test);
     const taken = observables.filter((each) => state.current.has(each.id)).length;
-    return taken < observables.length
-      ? [{ kind: 'untaken', test, taken, of: observables.length }]
-      : [];
+    return { test, taken, of: observables.length };
   });
+  const parts = counts
+    .filter(({ taken, of }) => taken > 0 && taken < of)
+    .map((count) => ({ kind: 'part-taken' as const, ...count }));
+  const tests = counts.filter(({ taken }) => taken === 0).map(({ test }) => test);
+  return tests.length > 0 ? [...parts, { kind: 'untaken', tests }] : parts;
 }
 
 /** One short sentence for each kind of thing not proven. */
 export function notProvenWords(item: NotProven): string {
   switch (item.kind) {
     case 'untaken':
-      return item.taken === 0
-        ? `Not taken: ${item.test.title}.`
-        : `Taken in part, ${item.taken} of ${item.of}: ${item.test.title}.`;
+      return `Not taken: ${item.tests.map((test) => test.title).join('; ')}.`;
+    case 'part-taken':
+      return `Taken in part, ${item.taken} of ${item.of}: ${item.test.title}.`;
     case 'void':
       return `Void: ${item.test.title}. ${item.because}.`;
     case 'cannot-tell':
       return `Cannot tell: ${item.test.title}. ${item.sentence}`;
     case 'unheard':
-      return `No reading speaks about it yet: ${item.fault.name}.`;
+      return `No reading speaks yet about: ${item.faults.map((fault) => fault.name).join('; ')}.`;
     case 'could-clear':
       return `Could still clear “${item.fault.name}”: ${item.test.title}.`;
     default:

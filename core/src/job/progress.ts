@@ -78,15 +78,18 @@ const open = (state: JobState, step: Step) =>
 /**
  * The next step in the sheet's order: first the rest of the test in hand, then what the machine's
  * present state allows, then anything. Undefined when nothing is left.
- * @param after - Observable just handled; the search goes on from there and wraps round.
+ * @param after - Observable in hand, never suggested itself; the search goes on from there and wraps
+ *   round.
  */
 export function nextStep(sheet: Sheet, state: JobState, after?: string): Step | undefined {
   const steps = stepsOf(sheet);
   const from = steps.findIndex((step) => step.observable === after) + 1;
-  const ahead = [...steps.slice(from), ...steps.slice(0, from)].filter((step) => open(state, step));
-  const inHand = steps[from - 1]?.test.id;
+  const inHand = steps[from - 1];
+  const ahead = [...steps.slice(from), ...steps.slice(0, from)].filter(
+    (step) => step !== inHand && open(state, step),
+  );
   return (
-    ahead.find((step) => step.test.id === inHand) ??
+    ahead.find((step) => step.test.id === inHand?.test.id) ??
     ahead.find((step) => suits(sheet, step.test, state.energy.kind)) ??
     ahead[0]
   );

@@ -1,5 +1,5 @@
 /** The trade's words for verdicts and limits. */
-import { formatQuantity } from '../units/format';
+import { formatQuantity, splitQuantity } from '../units/format';
 import { limitsOf, type Expectation } from './expectation';
 import type { Judgement, Outcome } from './judge';
 
@@ -10,7 +10,9 @@ export function limitWords(expect: Expectation): string {
   if (expect.kind === 'open') return `OL or above ${show(expect.above)}`;
   if (low === -Infinity) return `at most ${show(high)}`;
   if (high === Infinity) return `at least ${show(low)}`;
-  return `${show(low)} to ${show(high)}`;
+  const from = splitQuantity(low, expect.unit);
+  const sameUnit = from.unit === splitQuantity(high, expect.unit).unit;
+  return `${sameUnit ? from.digits : show(low)} to ${show(high)}`;
 }
 
 const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {

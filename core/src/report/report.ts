@@ -24,7 +24,9 @@ export interface ReportRow {
   readonly limit: string;
   readonly verdict: string;
   readonly mark: 'in' | 'watch' | 'out' | 'cannot-tell' | 'void' | 'withdrawn' | 'repeated';
-  /** `Service data DF-7, revision B, page 12`. */
+  /** Likeliest class, such as `low`; tells to which side an `out` fell. */
+  readonly outcome: string;
+  /** `Service data DF-7, p. 12`; the report names the revision once. */
   readonly source: string;
 }
 
@@ -113,7 +115,7 @@ function rowOf(sheet: Sheet, taken: Taken): ReportRow {
     at: taken.at,
     title: test.title,
     state: stateName(stateOf(sheet, test)),
-    source: sourceWords(sheet, test.page),
+    source: [sheet.source.document, test.page && `p. ${test.page}`].filter(Boolean).join(', '),
   };
   const standingMark = standing.kind === 'counts' ? undefined : standing.kind;
   const standingWords =
@@ -136,9 +138,9 @@ function rowOf(sheet: Sheet, taken: Taken): ReportRow {
         .map(([answer]) => answer)
         .join(' or '),
       verdict:
-        standingWords ??
-        (taken.outcome === 'ok' ? 'As it should be' : `Out: ${outcomeWords(taken.outcome)}`),
+        standingWords ?? (taken.outcome === 'ok' ? 'Good' : `Out: ${outcomeWords(taken.outcome)}`),
       mark: standingMark ?? (taken.outcome === 'ok' ? 'in' : 'out'),
+      outcome: taken.outcome,
     };
   }
   const { judgement, reading } = taken;
@@ -156,6 +158,7 @@ function rowOf(sheet: Sheet, taken: Taken): ReportRow {
     verdict:
       standingWords ?? verdictWords(judgement) + (judgement.signFlagged ? '; sign reversed' : ''),
     mark: standingMark ?? judgement.verdict,
+    outcome: judgement.outcome,
   };
 }
 

@@ -1,5 +1,5 @@
 /** Query options, one per resource. Without the server they answer from the device's store. */
-import type { JobListItem, JobResource } from '@jeitinho/core';
+import type { JobListItem, JobResource, ShopResource } from '@jeitinho/core';
 import { queryOptions } from '@tanstack/react-query';
 import { api, Unreachable } from './api';
 import { localStore } from './local-store';
@@ -14,19 +14,29 @@ async function orKept<T>(fresh: () => Promise<T>, kept: () => Promise<T | undefi
   }
 }
 
+/** A whole document by its path: fresh from the server, else as it was last seen. */
+const document = <T>(path: string) =>
+  orKept(
+    async () => {
+      const value = await api<T>(path);
+      await localStore.documents.put({ key: path, value });
+      return value;
+    },
+    async () => (await localStore.documents.get(path))?.value as T | undefined,
+  );
+
 export const jobsOptions = () =>
   queryOptions({
     queryKey: ['jobs'],
-    queryFn: () =>
-      orKept(
-        async () => {
-          const jobs = await api<JobListItem[]>('/jobs');
-          await localStore.documents.put({ key: 'jobs', value: jobs });
-          return jobs;
-        },
-        async () => (await localStore.documents.get('jobs'))?.value as JobListItem[] | undefined,
-      ),
+    queryFn: () => document<JobListItem[]>('/jobs'),
     refetchInterval: 20_000,
+  });
+
+export const shopOptions = () =>
+  queryOptions({
+    queryKey: ['shop'],
+    queryFn: () => document<ShopResource>('/shop'),
+    staleTime: 300_000,
   });
 
 export const jobOptions = (id: string) =>

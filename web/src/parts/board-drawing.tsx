@@ -1,5 +1,13 @@
 /** A board drawn from the sheet, with a flag at each of the two points to touch. */
-import { locate, placeDetail, placeName, type Board, type Place, type Sheet } from '@jeitinho/core';
+import {
+  locate,
+  placeDetail,
+  placeName,
+  type Board,
+  type BoardMark,
+  type Place,
+  type Sheet,
+} from '@jeitinho/core';
 import { FLAG, placeFlag, type Box } from './flag-places';
 
 const PITCH = 9;
@@ -64,10 +72,12 @@ function OneBoard({ board, red, black }: OneBoardProps) {
     red && placeFlag(centreOf(red), outline, [...clear, ...(blackFlag ? [grown(blackFlag)] : [])]);
   return (
     <figure className="m-0 border border-hair bg-card p-2 max-lg:p-1.5">
-      <figcaption className="px-1 pb-1 text-[14px] text-soft">{board.name}</figcaption>
+      <figcaption className="px-1 pb-1 text-[14px] text-soft max-lg:hidden">
+        {board.name}
+      </figcaption>
       <svg
         viewBox={`${-MARGIN} ${-MARGIN} ${w + 2 * MARGIN} ${h + 2 * MARGIN}`}
-        className="mx-auto block max-h-[330px] w-full max-lg:max-h-[190px]"
+        className="mx-auto block max-h-[330px] w-full max-lg:max-h-[128px]"
         role="img"
         aria-label={describe(board, red, black)}
       >
@@ -103,8 +113,21 @@ const perRow = (connector: { rows?: number | undefined; pins: readonly unknown[]
 
 const grown = (box: Box): Box => ({ x: box.x - 2, y: box.y - 2, w: box.w + 4, h: box.h + 4 });
 
+/** Fins and lights have no room inside for their name. */
+const nameBelow = (mark: BoardMark) => mark.kind === 'heatsink' || mark.kind === 'led';
+
+/** The name of a mark, roughly as wide as it is set. */
+function nameBox(mark: BoardMark): Box[] {
+  if (!mark.name) return [];
+  const [w, h] = mark.size ?? [6, 6];
+  const wide = mark.name.length * 2.9;
+  const top = nameBelow(mark) ? mark.at[1] + h + 1 : mark.at[1] + h / 2 - 4;
+  return [{ x: mark.at[0] + w / 2 - wide / 2, y: top, w: wide, h: 7 }];
+}
+
 function obstacles(board: Board): Box[] {
   return [
+    ...(board.marks ?? []).flatMap(nameBox),
     ...(board.connectors ?? []).map((connector) => ({
       x: connector.at[0] - 5,
       y: connector.at[1] - 5,
@@ -120,7 +143,7 @@ function obstacles(board: Board): Box[] {
   ];
 }
 
-function MarkShape({ mark }: { mark: NonNullable<Board['marks']>[number] }) {
+function MarkShape({ mark }: { mark: BoardMark }) {
   const [x, y] = mark.at;
   const [w, h] = mark.size ?? [6, 6];
   const stroke = { fill: 'none', stroke: 'var(--soft)', strokeWidth: 0.6, opacity: 0.75 };
@@ -141,9 +164,9 @@ function MarkShape({ mark }: { mark: NonNullable<Board['marks']>[number] }) {
       {mark.name && (
         <text
           x={x + w / 2}
-          y={mark.kind === 'heatsink' || mark.kind === 'led' ? y + h + 5.5 : y + h / 2 + 2}
+          y={nameBelow(mark) ? y + h + 6.5 : y + h / 2 + 2}
           textAnchor="middle"
-          fontSize="5.6"
+          fontSize="6.2"
           fill="var(--soft)"
         >
           {mark.name}
@@ -171,7 +194,7 @@ function ConnectorShape({
   const [x, y] = connector.at;
   return (
     <g>
-      <text x={x - 4} y={y + (connector.rows ?? 1) * PITCH + 2.6} fontSize="5.6" fill="var(--soft)">
+      <text x={x - 4} y={y + (connector.rows ?? 1) * PITCH + 2.6} fontSize="6.2" fill="var(--soft)">
         {connector.id} {connector.name}
       </text>
       <rect
@@ -223,7 +246,7 @@ function PointShape({ point, hot }: { point: NonNullable<Board['points']>[number
         <circle cx={x} cy={y} r={r} fill="var(--card)" stroke="var(--copper)" strokeWidth="1.2" />
       )}
       {point.shape === 'pad' ? (
-        <text x={x} y={y + 9} textAnchor="middle" fontSize="5.6" fill="var(--ink)">
+        <text x={x} y={y + 9} textAnchor="middle" fontSize="6.2" fill="var(--ink)">
           {point.name ?? point.id}
         </text>
       ) : (

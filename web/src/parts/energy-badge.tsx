@@ -48,7 +48,10 @@ function EnergyShape({ kind }: { kind: Energy['kind'] }) {
   return (
     <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true" className="shrink-0">
       {kind === 'live' ? (
-        <path d="M2 2h18v7l-3 2 3 2v7H2v-7l3-2-3-2z" fill="currentColor" />
+        <path
+          d="M2 2h18l-2.5 4.5L20 11l-2.5 4.5L20 20H2l2.5-4.5L2 11l2.5-4.5z"
+          fill="currentColor"
+        />
       ) : (
         <rect
           x="2"

@@ -127,8 +127,8 @@ export function Decide() {
 
 function headline(first: PartSuspect, unexplained: boolean): string {
   if (unexplained) return 'This sheet does not explain it yet';
-  if (first.p >= 0.9) return `${first.part.name}: it is nearly sure`;
-  if (first.p >= 0.6) return `${first.part.name}: it points there`;
+  if (first.p >= 0.9) return `Nearly sure: ${first.part.name.toLowerCase()}`;
+  if (first.p >= 0.6) return `It points to the ${first.part.name.toLowerCase()}`;
   return `${first.part.name} leads, but not by enough`;
 }
 

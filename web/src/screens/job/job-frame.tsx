@@ -110,7 +110,7 @@ function Trail() {
                   }`}
                 />
                 <span
-                  className={`flex-1 max-lg:text-[13px] ${here ? 'font-bold text-ink' : 'text-soft'}`}
+                  className={`flex-1 whitespace-nowrap max-lg:text-[13px] ${here ? 'font-bold text-ink' : 'text-soft'}`}
                 >
                   {STAGE_NAMES[stage]}
                 </span>

@@ -4,7 +4,9 @@ import { percent } from '../../parts/percent';
 import { evidenceWords } from './evidence-words';
 import { useJob } from './job-context';
 
-const SHOWN = 6;
+const SHOWN = 5;
+/** Suspects below this rank are named without a reason when there is none to give. */
+const REASONED = 2;
 const PROVISOS = 3;
 
 export function Suspects() {
@@ -12,13 +14,18 @@ export function Suspects() {
   const { suspects, other, unexplained } = assessment;
   const shown = suspects.slice(0, SHOWN);
   const otherRow = <OtherRow key="other" other={other} unexplained={unexplained} />;
-  const rows = shown.map((suspect) => (
-    <SuspectRow key={suspect.fault.id} suspect={suspect} assessment={assessment} />
+  const rows = shown.map((suspect, rank) => (
+    <SuspectRow key={suspect.fault.id} suspect={suspect} assessment={assessment} rank={rank} />
   ));
   const at = shown.findIndex((suspect) => suspect.p < other.p);
   rows.splice(at < 0 ? rows.length : at, 0, otherRow);
   return (
     <div className="flex flex-1 flex-col px-[18px] pb-4">
+      {assessment.evidence.length === 0 && (
+        <p className="m-0 pt-3 text-[14px] text-soft">
+          Before any finding: how often each was to blame, by the sheet.
+        </p>
+      )}
       <ol className="m-0 list-none p-0" aria-label="Suspects, likeliest first">
         {rows}
       </ol>
@@ -28,18 +35,32 @@ export function Suspects() {
   );
 }
 
-function SuspectRow({ suspect, assessment }: { suspect: Suspect; assessment: Assessment }) {
+function SuspectRow({
+  suspect,
+  assessment,
+  rank,
+}: {
+  suspect: Suspect;
+  assessment: Assessment;
+  rank: number;
+}) {
+  const why = whyWords(suspect.weights, assessment);
+  const silence = rank < REASONED && assessment.evidence.length > 0;
   return (
-    <li className="border-b border-hair py-3">
+    <li className="border-b border-hair py-2.5">
       <Bar name={suspect.fault.name} p={suspect.p} before={suspect.before} />
-      <p className="m-0 mt-1 text-[14px] text-soft">{whyWords(suspect.weights, assessment)}</p>
+      {(why || silence) && (
+        <p className="m-0 mt-1 text-[14px] text-soft">
+          {why ?? 'Nothing found so far speaks about it.'}
+        </p>
+      )}
     </li>
   );
 }
 
 function OtherRow({ other, unexplained }: { other: Assessment['other']; unexplained: boolean }) {
   return (
-    <li className="border-b border-hair py-3">
+    <li className="border-b border-hair py-2.5">
       <Bar name="Something not on this sheet" p={other.p} before={other.before} />
       {unexplained && (
         <p className="m-0 mt-1 text-[14px] text-marigold">
@@ -73,16 +94,16 @@ export function Bar({ name, p, before }: { name: string; p: number; before: numb
 }
 
 /** The two pieces of evidence that weigh most, in words; codes count, but are named as codes. */
-export function whyWords(weights: readonly Weight[], assessment: Assessment): string {
+export function whyWords(weights: readonly Weight[], assessment: Assessment): string | undefined {
   const telling = weights
     .filter((weight) => weight.strength !== 'nothing')
     .sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))
     .slice(0, 2)
     .map((weight) => {
       const what = evidenceWords(assessment.evidence[weight.evidence]!);
-      return `${what} ${weight.strength} ${weight.direction}`;
+      return `${weight.strength} ${weight.direction}: ${what}`;
     });
-  if (telling.length === 0) return 'Nothing found so far speaks about it.';
+  if (telling.length === 0) return undefined;
   const line = telling.join('; ');
   return `${line[0]!.toUpperCase()}${line.slice(1)}.`;
 }
@@ -107,7 +128,9 @@ function NotProvenBox({ assessment }: { assessment: Assessment }) {
         <strong className="text-marigold">Not proven</strong>
         <ul className="m-0 list-none p-0">
           {named.map((item, i) => (
-            <li key={i}>{notProvenWords(item)}</li>
+            <li key={i} className="mt-1 line-clamp-3">
+              {notProvenWords(item)}
+            </li>
           ))}
           {notProven.length > named.length && (
             <li>And {notProven.length - named.length} more. Good so far is not good.</li>

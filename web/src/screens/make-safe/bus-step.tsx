@@ -3,7 +3,6 @@ import { formatQuantity, parseEntry, placementWords, type TypedEntry } from '@je
 import { useDraft } from '../../data/draft';
 import { countdown, useNow } from '../../data/now';
 import { BoardDrawing } from '../../parts/board-drawing';
-import { Keypad } from '../../parts/keypad';
 import { useJob } from '../job/job-context';
 
 export interface BusEntry {
@@ -45,19 +44,20 @@ export function BusStep({ entry }: { entry: BusEntry }) {
   const left = (state.energy.waitUntil ?? 0) - now;
   const { bus } = sheet.safety;
   return (
-    <div className="grid gap-5 lg:grid-cols-2">
+    <div className="grid gap-5 max-lg:gap-2 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
       <BoardDrawing sheet={sheet} red={bus.red} black={bus.black} />
       <div>
+        <TooHigh />
         {left > 0 ? (
           <p className="m-0">
             <span
               role="timer"
               aria-label="Time still to wait"
-              className="figure text-[52px] leading-none"
+              className="figure text-[52px] leading-none max-lg:text-[34px]"
             >
               {countdown(left)}
             </span>{' '}
-            <span className="block text-soft">
+            <span className="text-soft lg:block">
               still to wait. A reading now is kept, but proves nothing yet.
             </span>
           </p>
@@ -66,10 +66,10 @@ export function BusStep({ entry }: { entry: BusEntry }) {
             The wait is over. Measure now.
           </p>
         )}
-        <p className="m-0 mt-3 text-[18px]">
+        <p className="m-0 mt-3 text-[18px] max-lg:mt-1">
           Meter on <strong>DC volts</strong>. {placementWords(sheet, bus)}.
         </p>
-        <label className="mt-2 block text-[14px] text-soft">
+        <label className="mt-2 block max-lg:mt-0 text-[14px] text-soft">
           Bus volts
           <input
             autoFocus
@@ -79,7 +79,7 @@ export function BusStep({ entry }: { entry: BusEntry }) {
             value={entry.text}
             maxLength={24}
             onChange={(event) => entry.setText(event.target.value)}
-            className="reading-field figure block h-[76px] w-full border-0 border-b-2 border-ink bg-transparent text-[56px] text-ink"
+            className="reading-field figure block h-[76px] w-full max-lg:h-[60px] border-0 border-b-4 border-ink bg-transparent focus:border-jade text-[56px] text-ink"
           />
         </label>
         <p role="status" className="m-0 mt-1 min-h-6">
@@ -88,16 +88,6 @@ export function BusStep({ entry }: { entry: BusEntry }) {
         <p className="m-0 text-[15px] text-soft">
           Dead below {formatQuantity(bus.below, 'V')} · {sheet.source.document}
         </p>
-        <TooHigh />
-        <div className="mt-3">
-          <Keypad
-            text={entry.text}
-            onText={entry.setText}
-            onKeep={() => void entry.keep()}
-            keep="Keep"
-            canKeep={entry.ready}
-          />
-        </div>
       </div>
     </div>
   );
@@ -119,12 +109,12 @@ function TooHigh() {
     bus.reading.kind === 'overload' ? 'OL' : formatQuantity(Math.abs(bus.reading.value), 'V');
   if (bus.judgement.verdict === 'in')
     return bus.waited ? null : (
-      <p className="m-0 mt-3 border-l-4 border-marigold bg-marigold-tint px-3 py-2">
+      <p className="m-0 mb-2 border-l-4 border-marigold bg-marigold-tint px-3 py-2">
         {shown} is low enough, but the wait is not over. Measure again then.
       </p>
     );
   return (
-    <p role="alert" className="m-0 mt-3 border-l-4 border-brick bg-brick-tint px-3 py-2">
+    <p role="alert" className="m-0 mb-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
       <strong>{shown}: still charged.</strong>{' '}
       {bus.waited
         ? (sheet.safety.stuck ?? 'Do not go on. Wait, measure again, or stop and call.')

@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { clockTime, countdown, useNow } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
+import { Keypad } from '../../parts/keypad';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { BusStep, useBusEntry } from './bus-step';
@@ -40,11 +41,11 @@ export function MakeSafe() {
   return (
     <>
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
-        <h1 className="m-0 text-[25px] font-bold">
+        <h1 className="m-0 text-[25px] font-bold max-lg:text-[20px]">
           {inHand === 4 ? 'Dead, and proven' : 'Make it safe to touch'}
         </h1>
-        <Cautions sheet={sheet} />
-        <ol className="m-0 mt-4 list-none p-0">
+        <Cautions sheet={sheet} open={inHand === 0} />
+        <ol className="m-0 mt-4 list-none p-0 max-lg:mt-2">
           <Step
             n={0}
             inHand={inHand}
@@ -76,11 +77,24 @@ export function MakeSafe() {
           </Step>
         </ol>
       </div>
-      <ActionBar title={footTitle(energy, inHand)} detail={<WaitLine energy={energy} />}>
-        <Button kind="go" hint="Enter" onClick={act} disabled={inHand === 2 && !bus.ready}>
-          {labels[inHand]}
-        </Button>
-      </ActionBar>
+      {inHand === 2 && (
+        <div className="border-t border-hair px-3.5 py-2 lg:hidden">
+          <Keypad
+            text={bus.text}
+            onText={bus.setText}
+            onKeep={act}
+            keep={bus.label}
+            canKeep={bus.ready}
+          />
+        </div>
+      )}
+      <div className={inHand === 2 ? 'max-lg:hidden' : ''}>
+        <ActionBar title={footTitle(energy, inHand)} detail={<WaitLine energy={energy} />}>
+          <Button kind="go" hint="Enter" onClick={act} disabled={inHand === 2 && !bus.ready}>
+            {labels[inHand]}
+          </Button>
+        </ActionBar>
+      </div>
     </>
   );
 }
@@ -111,17 +125,25 @@ function WaitLine({ energy }: { energy: Energy }) {
   );
 }
 
-function Cautions({ sheet }: { sheet: Sheet }) {
+/** Read in full before the first step; one line to open again after that. */
+function Cautions({ sheet, open }: { sheet: Sheet; open: boolean }) {
   const lines = [...(sheet.safety.cautions ?? []), ...(sheet.safety.licences ?? [])];
   return (
-    <div className="mt-3 border-l-4 border-marigold bg-marigold-tint px-4 py-3 text-[15px]">
+    <details
+      key={String(open)}
+      open={open}
+      className="mt-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2 text-[15px] max-lg:mt-1 max-lg:py-0.5"
+    >
+      <summary className="flex min-h-8 cursor-pointer items-center font-semibold text-marigold">
+        ▸ Mind this: {sheet.safety.volts} V may be stored here
+      </summary>
       <ul className="m-0 list-none p-0">
         {lines.map((line) => (
           <li key={line}>{line}</li>
         ))}
         <li>The maker’s instructions and local rules come first.</li>
       </ul>
-    </div>
+    </details>
   );
 }
 
@@ -139,7 +161,7 @@ function Step({ n, inHand, title, done, children }: StepProps) {
   return (
     <li
       aria-current={now ? 'step' : undefined}
-      className={`border-b border-hair py-3 ${now ? 'border-l-4 border-l-jade bg-card px-4' : 'px-1'}`}
+      className={`border-b border-hair py-3 ${!now && inHand === 2 ? 'max-lg:hidden' : ''} ${now ? 'border-l-4 border-l-jade bg-card px-4' : 'px-1'}`}
     >
       <div className="flex items-baseline gap-3">
         <span className={`figure ${now ? 'text-[20px] font-bold' : 'text-soft'}`}>

@@ -30,7 +30,7 @@ export function Answer({ test, point, shown, reading }: AnswerProps) {
   const told = shown ?? (reading.text === '' ? previous : undefined);
   return (
     <div className="min-h-[92px] max-lg:min-h-[52px]">
-      <p role="status" className="m-0 min-h-6 text-[16px]">
+      <p role="status" className="m-0 min-h-6 text-[16px] max-lg:min-h-0">
         <Echo reading={reading} />
       </p>
       {reading.text === '' && told && (

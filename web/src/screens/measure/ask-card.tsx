@@ -59,7 +59,7 @@ export function AskCard({ test, blocked, settled, onAnswer }: AskCardProps) {
               {chosen.standing.kind === 'void'
                 ? 'Void'
                 : chosen.outcome === 'ok'
-                  ? 'As it should be'
+                  ? 'Good'
                   : `Out: ${outcomeWords(chosen.outcome)}`}
             </p>
             <p className="m-0 text-[15px] text-soft">

@@ -12,6 +12,7 @@ import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';
+import { TestPicker } from './test-head';
 import type { ReadingEntry } from './use-reading';
 
 export interface FootBarProps {
@@ -30,6 +31,7 @@ export function FootBar(props: FootBarProps) {
   const { sheet, state } = useJob();
   const typing = reading !== undefined && reading.text !== '';
   const primary = primaryWords(props);
+  const kind = refusal && refusal.code !== 'dead-not-proven' ? 'danger' : 'go';
   const enabled = refusal !== undefined || (typing ? reading.ready : settled);
   const canUndo = state.log.some(
     (entry) =>
@@ -60,13 +62,16 @@ export function FootBar(props: FootBarProps) {
       <div className="max-lg:hidden">
         <ActionBar title={next.title} detail={next.why}>
           {side}
-          <Button kind="go" hint="Enter" onClick={onPrimary} disabled={!enabled}>
+          <Button kind={kind} hint="Enter" onClick={onPrimary} disabled={!enabled}>
             {primary}
           </Button>
         </ActionBar>
       </div>
       <div className="no-print border-t border-hair px-3.5 pb-2 lg:hidden">
-        <div className="flex items-center justify-between gap-1">{side}</div>
+        <div className="flex items-center justify-between gap-1 py-1">
+          <TestPicker current={current} />
+          {side}
+        </div>
         {reading ? (
           <Keypad
             text={reading.text}
@@ -76,7 +81,7 @@ export function FootBar(props: FootBarProps) {
             canKeep={enabled}
           />
         ) : (
-          <Button kind="go" className="w-full" onClick={onPrimary} disabled={!enabled}>
+          <Button kind={kind} className="w-full" onClick={onPrimary} disabled={!enabled}>
             {primary}
           </Button>
         )}
@@ -86,7 +91,11 @@ export function FootBar(props: FootBarProps) {
 }
 
 function primaryWords({ current, reading, refusal, settled }: FootBarProps): string {
-  if (refusal) return refusal.code === 'dead-not-proven' ? 'To Make safe' : 'Precautions taken';
+  if (refusal?.code === 'dead-not-proven') return 'To Make safe';
+  if (refusal)
+    return refusal.code === 'not-live'
+      ? 'Precautions taken: unit is live'
+      : 'Precautions taken: work live';
   if (reading && reading.text !== '')
     return reading.parsed.kind === 'value' || reading.parsed.kind === 'overload'
       ? `Keep ${reading.parsed.echo}`
@@ -122,8 +131,8 @@ function whyNext(sheet: Sheet, state: JobState, step: Step, next: Step): string 
   const wanted = stateOf(sheet, next.test).energy;
   const suits = wanted === 'dead' ? state.energy.kind === 'dead' : state.energy.kind === 'live';
   return suits
-    ? 'in the sheet’s order, and the unit is in the right state for it'
+    ? 'the sheet’s order; the unit is in the right state'
     : wanted === 'live'
-      ? 'what can be done dead is done; this one needs the unit live'
+      ? 'the dead tests are done; this one needs the unit live'
       : 'this one needs the unit proven dead';
 }

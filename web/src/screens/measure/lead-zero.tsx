@@ -36,7 +36,7 @@ export function LeadZeroCard({ onDone }: { onDone: () => void }) {
       <p className="m-0 mt-1">
         Meter on ohms. Press red and black together and type what it shows.
       </p>
-      <label className="mt-3 flex items-end gap-3 border-b-2 border-ink">
+      <label className="mt-3 flex items-end gap-3 border-b-4 border-ink focus-within:border-jade">
         <span className="sr-only">Leads shorted together, ohms</span>
         <input
           ref={field}

@@ -49,8 +49,10 @@ export function MeasureCard({
         <div className="min-w-0">
           <Placement point={point} />
           {!blocked && <Field test={test} point={point} reading={reading} shown={shown} />}
-          <LimitBand expect={test.expect} marks={marksOf(test, point, state, reading)} />
-          {!blocked && <Answer test={test} point={point} shown={shown} reading={reading} />}
+          <div className="flex flex-col max-lg:flex-col-reverse">
+            <LimitBand expect={test.expect} marks={marksOf(test, point, state, reading)} />
+            {!blocked && <Answer test={test} point={point} shown={shown} reading={reading} />}
+          </div>
         </div>
       </div>
       {test.points.length > 1 && <PointTable test={test} current={point} onPick={onPick} />}
@@ -106,7 +108,7 @@ function Field({ test, point, reading, shown }: FieldProps) {
         ? { digits: 'OL', unit: '' }
         : splitQuantity(shown.judgement.corrected!, test.expect.unit);
   return (
-    <label className="flex items-end gap-3 border-b-2 border-ink">
+    <label className="flex items-end gap-3 border-b-4 border-ink focus-within:border-jade">
       <span className="sr-only">
         Reading in {METER_FUNCTIONS[test.function].words}
         {figure && `, now ${figure.digits} ${figure.unit}`}

@@ -67,9 +67,7 @@ export function Measure() {
     <>
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-4 max-lg:px-3.5 max-lg:py-2">
         <TestHead current={current} onZero={() => setZeroing(true)} />
-        {refusal && (
-          <StateGate refusal={refusal} state={stateOf(sheet, test)} onLive={confirmLive} />
-        )}
+        {refusal && <StateGate refusal={refusal} state={stateOf(sheet, test)} />}
         {zeroing ? (
           <LeadZeroCard onDone={() => setZeroing(false)} />
         ) : measured ? (

@@ -22,23 +22,30 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
         <h1 className="m-0 min-w-0 text-[25px] leading-tight font-bold max-lg:text-[20px]">
           {test.title}
         </h1>
-        <TestPicker current={current} />
+        <span className="max-lg:hidden">
+          <TestPicker current={current} />
+        </span>
+        {test.how === 'measure' && (
+          <span className="shrink-0 pt-0.5 text-[15px] text-soft lg:hidden">
+            meter on <strong className="text-ink">{METER_FUNCTIONS[test.function].words}</strong>
+          </span>
+        )}
       </div>
       {test.why && <p className="m-0 text-[15px] text-soft max-lg:hidden">{test.why}</p>}
       <ul
-        className="m-0 mt-2 mb-3 flex list-none flex-wrap gap-2 p-0 max-lg:flex-nowrap max-lg:overflow-x-auto max-lg:pb-1"
+        className="m-0 mt-2 mb-3 flex list-none flex-wrap items-center gap-2 p-0 max-lg:my-1 max-lg:flex-nowrap max-lg:overflow-x-auto"
         aria-label="Before you touch"
       >
-        <li className={`${CHIP} border-hair bg-card`}>
+        <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>
           unit <strong>{stateName(stateOf(sheet, test))}</strong>
         </li>
         {test.how === 'measure' && (
-          <li className={`${CHIP} border-hair bg-card`}>
+          <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>
             meter on <strong>{METER_FUNCTIONS[test.function].words}</strong>
           </li>
         )}
         {had.map((id) => (
-          <li key={id} className={`${CHIP} border-jade text-jade`}>
+          <li key={id} className={`${CHIP} border-jade text-jade max-lg:hidden`}>
             ✓ {access(id)?.name ?? id}
           </li>
         ))}
@@ -55,7 +62,7 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
           </li>
         ))}
         {test.how === 'measure' && test.settle !== undefined && (
-          <li className={`${CHIP} border-hair bg-card`}>wait for the figure to stand</li>
+          <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>let it settle</li>
         )}
         <LeadChip test={test} onZero={onZero} />
       </ul>
@@ -90,7 +97,8 @@ function LeadChip({ test, onZero }: { test: Test; onZero: () => void }) {
   );
 }
 
-function TestPicker({ current }: { current: CurrentStep }) {
+/** Any test of the sheet, with what is taken ticked off. */
+export function TestPicker({ current }: { current: CurrentStep }) {
   const { sheet, state } = useJob();
   const mark = (test: Test) => {
     const steps = current.steps.filter((step) => step.test === test);

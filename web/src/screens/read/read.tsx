@@ -42,7 +42,7 @@ export function Read() {
               autoComplete="off"
               inputMode="numeric"
               onChange={(event) => setText(event.target.value)}
-              className="reading-field figure block h-[92px] w-full border-0 border-b-2 border-ink bg-transparent text-[64px] text-ink"
+              className="reading-field figure block h-[92px] w-full border-0 border-b-4 border-ink bg-transparent text-[64px] focus:border-jade text-ink"
             />
           </label>
           <p role="status" className="m-0 min-h-12 flex-1 text-[18px]">

@@ -187,7 +187,7 @@ function Row({ row }: { row: ReportRow }) {
       <td className={`${CELL} figure`}>{row.limit}</td>
       <td className={`${CELL} ${VERDICT_TEXT[mark]}`}>
         <span className="flex items-center gap-2">
-          <VerdictMark size={24} verdict={mark} />
+          <VerdictMark size={24} verdict={mark} outcome={row.outcome} />
           {row.verdict}
         </span>
       </td>

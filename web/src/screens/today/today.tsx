@@ -3,13 +3,14 @@ import type { JobListItem } from '@jeitinho/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { clockTime, longDay, useNow } from '../../data/now';
-import { jobsOptions } from '../../data/queries';
+import { jobsOptions, shopOptions } from '../../data/queries';
 import { Notice } from '../../parts/notice';
 import { ThemeSwitch } from '../../parts/theme-switch';
 import { STAGE_NAMES } from '../job/stages';
 
 export function Today() {
   const query = useQuery(jobsOptions());
+  const shop = useQuery(shopOptions());
   const now = useNow(30_000);
   const jobs = query.data ?? [];
   const open = jobs.filter((job) => job.summary?.status !== 'signed').sort(byUrgencyThenTime);
@@ -19,8 +20,9 @@ export function Today() {
   const [first, ...rest] = open;
   return (
     <div className="min-h-dvh">
-      <header className="flex min-h-[60px] items-center justify-between border-b border-ink px-6 max-lg:px-4">
+      <header className="flex min-h-[60px] items-center gap-4 border-b border-ink px-6 max-lg:px-4">
         <span className="text-[20px] font-bold">Jeitinho</span>
+        <span className="min-w-0 flex-1 truncate text-[15px] text-soft">{shop.data?.name}</span>
         <ThemeSwitch />
       </header>
       <main className="mx-auto max-w-5xl px-6 py-7 max-lg:px-4 max-lg:py-5">
