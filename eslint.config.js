@@ -80,7 +80,9 @@ export default tseslint.config(
   },
   {
     files: ['scripts/**', '**/*.mjs', '*.js'],
-    languageOptions: { globals: { process: 'readonly', console: 'readonly' } },
+    languageOptions: {
+      globals: { process: 'readonly', console: 'readonly', URL: 'readonly', module: 'writable' },
+    },
     rules: { 'no-console': 'off' },
   },
 );

@@ -1,1 +1,3 @@
-export default function () {}
+export default async function stopDatabase(): Promise<void> {
+  await globalThis.testDatabase?.stop();
+}

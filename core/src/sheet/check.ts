@@ -14,10 +14,13 @@ export interface SheetProblem {
 }
 
 export function checkSheet(sheet: Sheet): SheetProblem[] {
+  const limits = limitProblems(sheet);
   return [
     ...duplicateIds(sheet),
     ...sheet.tests.flatMap((test, i) => testProblems(sheet, test, `/tests/${i}`)),
-    ...faultProblems(sheet),
+    ...limits,
+    // Without sound limits nobody can say which outcomes a fault could show.
+    ...(limits.length === 0 ? faultProblems(sheet) : []),
     ...chainProblems(sheet),
     ...codeProblems(sheet),
     ...busProblems(sheet),
@@ -62,10 +65,7 @@ function testProblems(sheet: Sheet, test: Test, path: string): SheetProblem[] {
         path: `${path}/access`,
         message: `There is no access “${access}”; declare it under access.`,
       });
-  const known = new Set([
-    ...sheet.tests.map((each) => each.id),
-    ...allObservables(sheet).map((o) => o.id),
-  ]);
+  const known = new Set(sheet.tests.flatMap(namesOf));
   for (const feeder of test.fedBy ?? [])
     if (!known.has(feeder))
       problems.push({
@@ -93,12 +93,25 @@ function testProblems(sheet: Sheet, test: Test, path: string): SheetProblem[] {
           message: `There is no place “${point[colour]}”; draw it on a board first.`,
         });
   });
-  try {
-    limitsOf(test.expect);
-  } catch (error) {
-    problems.push({ path: `${path}/expect`, message: `Limits: ${(error as Error).message}.` });
-  }
   return problems;
+}
+
+/** The test itself and each of its points. */
+function namesOf(test: Test): string[] {
+  if (test.how !== 'measure') return [test.id];
+  return [test.id, ...test.points.map((point) => `${test.id}@${point.id}`)];
+}
+
+function limitProblems(sheet: Sheet): SheetProblem[] {
+  return sheet.tests.flatMap((test, i) => {
+    if (test.how !== 'measure') return [];
+    try {
+      limitsOf(test.expect);
+      return [];
+    } catch (error) {
+      return [{ path: `/tests/${i}/expect`, message: `Limits: ${(error as Error).message}.` }];
+    }
+  });
 }
 
 function faultProblems(sheet: Sheet): SheetProblem[] {

@@ -30,7 +30,7 @@ function plainFigure(text: string): number | undefined {
   const points = bare.split('.').length - 1;
   const commas = bare.split(',').length - 1;
   if (points > 1 && commas > 1) return undefined;
-  let normal = bare;
+  let normal: string;
   if (points > 0 && commas > 0) {
     const decimal = bare.lastIndexOf('.') > bare.lastIndexOf(',') ? '.' : ',';
     const group = decimal === '.' ? ',' : '.';

@@ -15,7 +15,9 @@ export async function createOnce<M extends Model>(
   values: CreationAttributes<M> & Partial<Attributes<M>>,
 ): Promise<M> {
   try {
-    return await model.create(values);
+    const row = await model.create(values);
+    // Read back, so that the answer has what the database filled in.
+    return await row.reload();
   } catch (error) {
     if (error instanceof UniqueConstraintError)
       throw new ProblemError(409, 'id-used', 'Nothing was stored: this id is taken.');

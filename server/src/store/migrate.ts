@@ -38,7 +38,7 @@ export async function migrate(
     storage,
     logger: undefined,
   });
-  await refuseNewer(umzug, list);
+  refuseNewer(await storage.executed(), list);
   await umzug.up();
 }
 
@@ -54,16 +54,12 @@ async function refuseHalfDone(sequelize: Sequelize): Promise<void> {
     );
 }
 
-async function refuseNewer(
-  umzug: { executed(): Promise<{ name: string }[]> },
-  list: readonly Migration[],
-): Promise<void> {
-  const known = new Set(list.map((each) => each.name));
-  const unknown = (await umzug.executed()).find((each) => !known.has(each.name));
-  if (unknown)
+function refuseNewer(done: readonly string[], list: readonly Migration[]): void {
+  const unknown = done.find((name) => !list.some((each) => each.name === name));
+  if (unknown !== undefined)
     throw new StartupError(
       'newer-database',
-      `The data folder was used by a newer Jeitinho (it has “${unknown.name}”). ` +
+      `The data folder was used by a newer Jeitinho (it has “${unknown}”). ` +
         'Start that version, or choose another --data folder.',
     );
 }

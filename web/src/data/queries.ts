@@ -14,12 +14,17 @@ async function orKept<T>(fresh: () => Promise<T>, kept: () => Promise<T | undefi
   }
 }
 
+/** Kept for times without the server, beside the point now: showing it does not wait for the store. */
+function keep(write: () => Promise<unknown>): void {
+  write().catch(() => undefined);
+}
+
 /** A whole document by its path: fresh from the server, else as it was last seen. */
 const document = <T>(path: string) =>
   orKept(
     async () => {
       const value = await api<T>(path);
-      await localStore.documents.put({ key: path, value });
+      keep(() => localStore.documents.put({ key: path, value }));
       return value;
     },
     async () => (await localStore.documents.get(path))?.value as T | undefined,
@@ -46,7 +51,7 @@ export const jobOptions = (id: string) =>
       orKept(
         async () => {
           const job = await api<JobResource>(`/jobs/${encodeURIComponent(id)}`);
-          await localStore.jobs.put(job);
+          keep(() => localStore.jobs.put(job));
           return job;
         },
         () => localStore.jobs.get(id),

@@ -69,7 +69,7 @@ export function Read() {
               onClick={() => void keep(code.code)}
               className="min-h-[52px] cursor-pointer border border-soft bg-card px-4 text-left"
             >
-              <span className="figure mr-2 text-[18px] font-semibold">{code.code}</span>
+              <span className="figure mr-2 text-[18px] font-semibold">{code.code}</span>{' '}
               {code.title}
             </button>
           ))}

@@ -1,0 +1,115 @@
+import fc from 'fast-check';
+import { parseEntry } from './entry';
+import { UNITS, UNIT_FACTS, type Unit } from './units';
+
+const value = (typed: string, unit: Unit) => {
+  const entry = parseEntry(typed, unit);
+  return entry.kind === 'value' ? entry.value : entry;
+};
+
+describe('what technicians type', () => {
+  test.each<[string, Unit, number]>([
+    ['1.95k', 'ohm', 1950],
+    ['0,46', 'V', 0.46],
+    ['.46', 'V', 0.46],
+    ['12uA', 'A', 12e-6],
+    ['12 µA', 'A', 12e-6],
+    ['4k7', 'ohm', 4700],
+    ['4R7', 'ohm', 4.7],
+    ['2M2', 'ohm', 2.2e6],
+    ['-12.1', 'V', -12.1],
+    ['−12.1 V', 'V', -12.1],
+    ['127 VAC', 'V', 127],
+    ['10 kΩ', 'ohm', 1e4],
+    ['1e3', 'ohm', 1000],
+    ['100', 'ohm', 100],
+    ['47uF', 'F', 47e-6],
+    ['23,5 °C', 'degC', 23.5],
+    ['1 200', 'ohm', 1200],
+    ['1,234.5', 'V', 1234.5],
+    ['1.234,5', 'V', 1234.5],
+    ['1.234.567', 'ohm', 1234567],
+    ['5m', 'V', 0.005],
+    ['5M', 'ohm', 5e6],
+    ['0', 'V', 0],
+  ])('%p in %p is %p', (typed, unit, expected) => {
+    expect(value(typed, unit)).toBeCloseTo(expected, 12);
+  });
+
+  test.each(['OL', 'ol', 'o', 'O.L', '0L', 'inf', '∞', 'open', 'OL.'])(
+    '%p is an overload',
+    (typed) => {
+      expect(parseEntry(typed, 'ohm')).toEqual({ kind: 'overload', echo: 'OL' });
+    },
+  );
+
+  test('a lone dash leaves the point without a figure', () => {
+    expect(parseEntry('-', 'V').kind).toBe('not-taken');
+    expect(parseEntry('–', 'V').kind).toBe('not-taken');
+  });
+
+  test('nothing typed is nothing', () => {
+    expect(parseEntry('   ', 'V')).toEqual({ kind: 'empty' });
+  });
+
+  test('what was understood is echoed with its prefix and unit', () => {
+    expect(parseEntry('1.95k', 'ohm')).toMatchObject({ echo: '1.95\u2009kΩ' });
+    expect(parseEntry('0,46', 'V')).toMatchObject({ echo: '0.46\u2009V' });
+  });
+});
+
+describe('nonsense is named, never guessed', () => {
+  test.each<[string, Unit, string]>([
+    ['abc', 'V', 'not-a-figure'],
+    ['1.2.3', 'V', 'not-a-figure'],
+    ['12,34,5', 'V', 'not-a-figure'],
+    ['1,2.3,4', 'V', 'not-a-figure'],
+    ['5 apples', 'V', 'unknown-unit'],
+    ['5 kk', 'ohm', 'unknown-unit'],
+    ['5 k°C', 'degC', 'unknown-unit'],
+    ['12 A', 'V', 'wrong-unit'],
+    ['4R7', 'V', 'wrong-unit'],
+    ['1e9', 'V', 'too-large'],
+    ['9e999', 'ohm', 'not-a-figure'],
+    ['99999999999999999', 'ohm', 'too-large'],
+  ])('%p for %p: %p', (typed, unit, code) => {
+    const entry = parseEntry(typed, unit);
+    if (code === 'not-a-figure' && typed === '9e999') expect(entry.kind).toBe('error');
+    else expect(entry).toMatchObject({ kind: 'error', code });
+  });
+
+  test('the message says what the test wants', () => {
+    expect(parseEntry('12 A', 'V')).toMatchObject({
+      message: 'That is in amps; this test wants volts.',
+    });
+  });
+
+  test('any text at all gives an answer, and values are always finite', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 40 }), fc.constantFrom(...UNITS), (typed, unit) => {
+        const entry = parseEntry(typed, unit);
+        if (entry.kind === 'value') {
+          expect(Number.isFinite(entry.value)).toBe(true);
+          expect(Math.abs(entry.value)).toBeLessThanOrEqual(UNIT_FACTS[unit].largest);
+        }
+      }),
+      { numRuns: 500 },
+    );
+  });
+});
+
+test('an echo read again is the same value, to the four digits it shows', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 1e-6, max: 1e5, noNaN: true }),
+      fc.constantFrom<Unit>('V', 'ohm', 'A'),
+      (x, unit) => {
+        const first = parseEntry(String(x), unit);
+        if (first.kind !== 'value') return;
+        const again = parseEntry(first.echo, unit);
+        expect(again.kind).toBe('value');
+        if (again.kind === 'value') expect(Math.abs(again.value / x - 1)).toBeLessThan(5.1e-4);
+      },
+    ),
+  );
+});

@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium, kept from calling home. */
+const args = [
+  '--no-sandbox',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-quic',
+  '--disable-sync',
+  '--no-first-run',
+];
+
+export default defineConfig({
+  testDir: './tests',
+  outputDir: '../test-results',
+  // Each worker runs a server and a database of its own; two cores carry one of each well.
+  workers: 1,
+  // Generous: a disk that stalls must not look like a broken app. Nothing here measures speed.
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
+  retries: 0,
+  forbidOnly: true,
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args },
+    screenshot: 'only-on-failure',
+    locale: 'en-GB',
+  },
+});

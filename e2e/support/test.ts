@@ -1,0 +1,67 @@
+/** Playwright's test with a running Jeitinho, shared by the tests of a worker. */
+import { test as base, expect, type Page } from '@playwright/test';
+import { freePort, Jeitinho } from './jeitinho';
+
+export const test = base.extend<{ newJob: () => Promise<string> }, { jeitinho: Jeitinho }>({
+  jeitinho: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const jeitinho = new Jeitinho(await freePort());
+      await jeitinho.start();
+      await use(jeitinho);
+      await jeitinho.stop();
+      jeitinho.removeData();
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: async ({ jeitinho }, use) => use(jeitinho.url),
+  /** Opens a fresh job on the café's fridge; gives its id. */
+  newJob: async ({ jeitinho }, use) => {
+    await use(async () => {
+      const response = await fetch(`${jeitinho.url}/api/v1/jobs`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({
+          unitId: '01930000-0000-7000-8000-000000000021',
+          complaint: 'Warm inside, no hum.',
+        }),
+      });
+      return ((await response.json()) as { id: string }).id;
+    });
+  },
+});
+
+export { expect, type Page };
+
+/** Types a figure into the field in hand and keeps it with Enter; waits until it is written down. */
+export async function reading(page: Page, typed: string): Promise<void> {
+  const before = await rollCount(page);
+  await page.keyboard.type(typed);
+  await page.keyboard.press('Enter');
+  await expect.poll(() => rollCount(page)).toBeGreaterThan(before);
+}
+
+/** Presses a key and waits until something was written down. */
+export async function press(page: Page, key: string): Promise<void> {
+  const before = await rollCount(page);
+  await page.keyboard.press(key);
+  await expect.poll(() => rollCount(page)).toBeGreaterThan(before);
+}
+
+/** How many lines the roll has, as its tab says. */
+export async function rollCount(page: Page): Promise<number> {
+  const text = await page.getByRole('tab', { name: /^Roll/ }).innerText();
+  return Number(/\d+/.exec(text)?.[0] ?? 0);
+}
+
+/** From LIVE to DEAD proven, by keyboard, on the Make safe card; moves the device's clock. */
+export async function proveDead(page: Page, bus = '2.8'): Promise<void> {
+  await expect(page.getByRole('heading', { name: 'Make it safe to touch' })).toBeVisible();
+  await press(page, 'Enter');
+  await press(page, 'Enter');
+  await page.clock.fastForward('05:01');
+  await expect(page.getByText('The wait is over. Measure now.')).toBeVisible();
+  await reading(page, bus);
+  await press(page, 'Enter');
+  await expect(page.getByRole('heading', { name: 'Dead, and proven' })).toBeVisible();
+}

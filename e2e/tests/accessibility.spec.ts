@@ -1,0 +1,64 @@
+/** axe on every screen, by day and by night, at tablet and phone size. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, press, proveDead, reading, test } from '../support/test';
+
+const SIGNED = '01930000-0000-7000-8000-000000000034';
+
+for (const [name, colorScheme, viewport] of [
+  ['by day', 'light', { width: 1280, height: 800 }],
+  ['by night', 'dark', { width: 1280, height: 800 }],
+  ['on a phone', 'light', { width: 390, height: 844 }],
+] as const) {
+  test.describe(name, () => {
+    test.use({ colorScheme, viewport });
+
+    test('axe finds nothing on any screen', async ({ page, newJob }) => {
+      test.setTimeout(300_000);
+      await page.clock.install();
+      const clean = async (where: string) => {
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        const told = violations.map(
+          (v) => `${where}: ${v.id} at ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
+        );
+        expect(told).toEqual([]);
+      };
+      const phone = viewport.width < 1024;
+      await page.goto('/');
+      await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+      await expect(page.getByText('Process chiller')).toBeVisible();
+      await clean('Today');
+      const id = await newJob();
+      for (const stage of ['arrive', 'read', 'safe', 'measure', 'decide', 'sign']) {
+        await page.goto(`/jobs/${id}/${stage}`);
+        await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+        await clean(stage);
+      }
+      await page.goto(`/jobs/${SIGNED}/sign`);
+      await expect(page.getByRole('article', { name: 'Service report' })).toBeVisible();
+      await clean('report');
+      if (phone) return;
+      await page.goto(`/jobs/${id}/safe`);
+      await proveDead(page);
+      await page.goto(`/jobs/${id}/measure?test=igbt-n`);
+      await reading(page, '0.452');
+      await reading(page, '0.1');
+      await clean('measure with readings');
+      await page.getByRole('tab', { name: /^Roll/ }).click();
+      await clean('roll');
+      await page.keyboard.press('Escape');
+      await page.getByRole('heading', { level: 1 }).click();
+      await page.keyboard.press('?');
+      await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+      await clean('keys');
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('Control+k');
+      await expect(page.getByRole('dialog', { name: 'Find anything' })).toBeVisible();
+      await clean('find');
+      await page.keyboard.type('windings');
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('heading', { name: 'Compressor windings' })).toBeVisible();
+      await press(page, 'a');
+      await clean('windings');
+    });
+  });
+}

@@ -1,0 +1,100 @@
+/** The same visit on a phone, with the thumb: keypad, taps, the strip pulled up from below. */
+import { expect, test, type Page } from '../support/test';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+const tap = (page: Page, name: string | RegExp, exact = true) =>
+  page.getByRole('button', { name, exact }).tap();
+
+const NAMES: Record<string, string> = { k: 'kilo', '.': 'decimal point', O: 'overload' };
+
+async function keypad(page: Page, figure: string): Promise<void> {
+  const pad = page.getByRole('group', { name: 'Keypad' });
+  for (const key of figure === 'OL' ? ['O'] : figure)
+    await pad.getByRole('button', { name: NAMES[key] ?? key, exact: true }).tap();
+  await pad.getByRole('button', { name: /^Keep/ }).tap();
+}
+
+const goOn = (page: Page) => tap(page, 'Go on');
+
+test('a whole job with the thumb, and nothing wider than the screen', async ({ page, newJob }) => {
+  test.setTimeout(300_000);
+  await page.clock.install();
+  const id = await newJob();
+  const heading = (name: string | RegExp) =>
+    expect(page.getByRole('heading', { name }).first()).toBeVisible();
+  const fits = async () =>
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+      390,
+    );
+  const verdict = (words: string | RegExp) =>
+    expect(page.getByRole('status', { name: 'Verdict' })).toContainText(words);
+
+  await page.goto(`/jobs/${id}`);
+  await heading('“Warm inside, no hum.”');
+  await fits();
+  await tap(page, /^Plate matches/);
+  await tap(page, /^Go on to Read/);
+  await tap(page, '21 Inverter does not answer');
+  await fits();
+  await tap(page, /^Go on to Make safe/);
+  await tap(page, /^Isolated and locked/);
+  await tap(page, /^Meter proven/);
+  await keypad(page, '96');
+  await expect(page.getByText('96 V: still charged.')).toBeVisible();
+  await fits();
+  await page.clock.fastForward('05:01');
+  await keypad(page, '3.1');
+  await tap(page, /^Meter proven again/);
+  await tap(page, /^Go on to Measure/);
+
+  await heading('Inverter board, by eye');
+  await tap(page, '☐ Rear cover off');
+  await tap(page, '☐ Inverter cover off');
+  await tap(page, 'clean');
+  await goOn(page);
+  await heading('Inverter fuse F1');
+  await keypad(page, '0.4');
+  await verdict('In');
+  await expect(page.getByRole('status', { name: 'Verdict' })).toBeInViewport();
+  await fits();
+  await goOn(page);
+  await tap(page, /Compressor plug out/, false);
+  for (const figure of ['.452', '.448', '.455']) await keypad(page, figure);
+  await verdict('In');
+  await goOn(page);
+  for (const figure of ['.45', '.46', '.44']) await keypad(page, figure);
+  await goOn(page);
+  await heading('Compressor windings');
+  await tap(page, 'Skip');
+  await tap(page, 'cannot reach it');
+  await heading('Winding to frame');
+  await keypad(page, 'OL');
+  await goOn(page);
+  await keypad(page, '1.2k');
+  await goOn(page);
+  await heading('Cabinet sensor');
+  await keypad(page, '9.8k');
+  await verdict('Out: high');
+  await fits();
+
+  await page.getByRole('button', { name: /suspects/ }).tap();
+  const strip = page.getByRole('dialog', { name: 'What could be wrong' });
+  await expect(strip.getByRole('listitem').first()).toContainText('Cabinet sensor off');
+  await strip.getByRole('button', { name: 'Close' }).tap();
+
+  await page.getByRole('link', { name: /^Decide/ }).tap();
+  await heading('Nearly sure: cabinet sensor');
+  await fits();
+  await tap(page, /^Decide: Cabinet sensor/);
+  const report = page.getByRole('article', { name: 'Service report' });
+  await expect(report).toContainText('Replace: Cabinet sensor TS-5010');
+  await expect(report.getByRole('row').filter({ hasText: 'Cabinet sensor' })).toContainText(
+    /9\.8.kΩ.*4 to 6\.3.kΩ.*Out: high/,
+  );
+  await expect(report).toContainText('Skipped: Compressor windings, UV, cannot reach it.');
+  await fits();
+  await page.getByLabel('Customer').fill('Íris Candeia');
+  await tap(page, /^Sign and close/);
+  await expect(page.getByText(/^Signed \d/)).toBeVisible();
+});

@@ -1,0 +1,82 @@
+/** An app on a fresh database of its own, driven in memory. */
+import { randomUUID } from 'node:crypto';
+import type { BodyOf, EntryKind, LogEntry, Problem } from '@jeitinho/core';
+import { demoWorld } from '@jeitinho/demo';
+import { pino } from 'pino';
+import { v7 as uuidv7 } from 'uuid';
+import { createApp } from '../src/app';
+import { seedDemo } from '../src/seed';
+import { connect, createDatabase, type DatabaseAddress } from '../src/store/database';
+import { migrate } from '../src/store/migrate';
+import { defineModels } from '../src/store/models/index';
+
+export const FRIDGE_JOB = demoWorld.jobs[0]!.id;
+export const FRIDGE = demoWorld.units[0]!.id;
+
+export function freshAddress(): DatabaseAddress {
+  return {
+    database: `test_${randomUUID().replaceAll('-', '')}`,
+    socketPath: process.env.JEITINHO_TEST_SOCKET!,
+  };
+}
+
+export async function harness({ demo = true } = {}) {
+  const address = freshAddress();
+  await createDatabase(address);
+  const sequelize = connect(address);
+  await migrate(sequelize);
+  const store = defineModels(sequelize);
+  if (demo) await seedDemo(store, demoWorld);
+  const app = createApp({ store, log: pino({ level: 'silent' }) });
+  const call = async <T>(path: string, body?: unknown, headers: Record<string, string> = {}) => {
+    const response = await app.request(path, {
+      ...(body !== undefined && {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', ...headers },
+        body: typeof body === 'string' ? body : JSON.stringify(body),
+      }),
+    });
+    return {
+      status: response.status,
+      type: response.headers.get('content-type') ?? '',
+      body: (await response.json()) as T,
+    };
+  };
+  return {
+    store,
+    sequelize,
+    address,
+    app,
+    get: <T>(path: string) => call<T>(path),
+    post: <T = Problem>(path: string, body: unknown, headers?: Record<string, string>) =>
+      call<T>(path, body, headers),
+    close: () => sequelize.close(),
+  };
+}
+
+export type Harness = Awaited<ReturnType<typeof harness>>;
+
+export function entry<K extends EntryKind>(kind: K, body: BodyOf<K>, at = Date.now()): LogEntry {
+  return {
+    id: uuidv7(),
+    kind,
+    at: new Date(at).toISOString(),
+    author: 'Ana',
+    body,
+  } as unknown as LogEntry;
+}
+
+/** A batch that proves the fridge dead, its wait already over. */
+export function deadBatch(now = Date.now()): LogEntry[] {
+  const minutes = (n: number) => now - n * 60_000;
+  return [
+    entry('safed', { step: 'isolated' }, minutes(9)),
+    entry('safed', { step: 'meter-proved' }, minutes(8)),
+    entry(
+      'safed',
+      { step: 'bus', reading: { kind: 'value', value: 2.4 }, typed: '2.4' },
+      minutes(2),
+    ),
+    entry('safed', { step: 'meter-reproved' }, minutes(1)),
+  ];
+}
