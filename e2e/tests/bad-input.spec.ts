@@ -1,5 +1,14 @@
 /** Nonsense, wrong states, lost servers, two tabs: a clear message, nothing lost, nothing double. */
-import { expect, press, proveDead, reading, rollCount, test, type Page } from '../support/test';
+import {
+  expect,
+  press,
+  proveDead,
+  reading,
+  rollCount,
+  safeStep,
+  test,
+  type Page,
+} from '../support/test';
 
 const field = (page: Page) => page.getByRole('textbox', { name: /^Reading/ });
 
@@ -52,8 +61,8 @@ test('a bus that stays charged never becomes DEAD', async ({ page, newJob }) => 
   await page.clock.install();
   const id = await newJob();
   await page.goto(`/jobs/${id}/safe`);
-  await press(page, 'Enter');
-  await press(page, 'Enter');
+  await safeStep(page, 'Isolated and locked');
+  await safeStep(page, 'Meter proven');
   await page.clock.fastForward('05:01');
   await reading(page, '96');
   await expect(page.getByRole('alert').filter({ hasText: 'still charged' })).toContainText(

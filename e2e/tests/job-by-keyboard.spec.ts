@@ -184,7 +184,9 @@ test('from arrival to the signed report, reloading and losing the server on the 
     );
     await expect(row('Lower transistors', '0.448')).toContainText(/± 6\.5.mV.*0\.35 to 0\.6.V.*In/);
     await expect(row('Compressor windings', '72.7')).toContainText('Withdrawn');
-    await expect(row('Compressor windings', '7 Ω')).toContainText(/6\.3 to 7\.7.Ω/);
+    await expect(row('Red on W, black on U', 'Compressor windings')).toContainText(
+      /7\.1.Ω.*± 0\.33.Ω.*6\.3 to 7\.7.Ω.*In/,
+    );
     await expect(row('Winding to frame', 'OL')).toContainText(/OL or above 10.MΩ/);
     await expect(row('Command, loaded', '0.9 V')).toContainText(/1\.8 to 3\.4.V.*Out: low/);
     await expect(report).toContainText('Bus measured: 2.8');

@@ -432,6 +432,13 @@ describe('progress', () => {
     expect(takenCount(smallSheet, fold(log))).toEqual({ taken: 2, of: 5 });
   });
 
+  test('leaving a test goes past its other points', () => {
+    const log = provenDead();
+    expect(nextStep(smallSheet, fold(log), 'diode@U', { leaveTest: true })?.observable).toBe(
+      'looks',
+    );
+  });
+
   test('the placement in hand is never suggested as its own successor', () => {
     const log = provenDead();
     log.add('skipped', { test: 'diode', reason: '' });

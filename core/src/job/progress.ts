@@ -80,13 +80,20 @@ const open = (state: JobState, step: Step) =>
  * present state allows, then anything. Undefined when nothing is left.
  * @param after - Observable in hand, never suggested itself; the search goes on from there and wraps
  *   round.
+ * @param options.leaveTest - Leave out the rest of the test in hand as well; false by default.
  */
-export function nextStep(sheet: Sheet, state: JobState, after?: string): Step | undefined {
+export function nextStep(
+  sheet: Sheet,
+  state: JobState,
+  after?: string,
+  { leaveTest = false }: { leaveTest?: boolean } = {},
+): Step | undefined {
   const steps = stepsOf(sheet);
   const from = steps.findIndex((step) => step.observable === after) + 1;
   const inHand = steps[from - 1];
   const ahead = [...steps.slice(from), ...steps.slice(0, from)].filter(
-    (step) => step !== inHand && open(state, step),
+    (step) =>
+      step !== inHand && open(state, step) && !(leaveTest && step.test.id === inHand?.test.id),
   );
   return (
     ahead.find((step) => step.test.id === inHand?.test.id) ??

@@ -15,6 +15,7 @@ function report() {
   log.add('energised', { precautions: true });
   log.add('reading', measured('rail', '12', -5.02));
   log.add('skipped', { test: 'out', reason: 'cannot reach it' });
+  log.add('skipped', { test: 'diode', point: 'V', reason: 'no figure taken' });
   log.add('decision', {
     action: 'replace',
     part: 'power',
@@ -55,7 +56,10 @@ test('the decision, its reason, and what was not proven', () => {
     reason: 'seen it burn',
     followsEvidence: false,
   });
-  expect(made.skipped).toEqual([{ title: 'Output', reason: 'cannot reach it' }]);
+  expect(made.skipped).toEqual([
+    { title: 'Transistors, V', reason: 'no figure taken' },
+    { title: 'Output', reason: 'cannot reach it' },
+  ]);
   expect(made.notProven.at(-1)).toBe(
     'The repair itself: nothing was fitted or proven on this visit.',
   );

@@ -5,6 +5,7 @@ import { notProvenWords } from '../job/not-proven';
 import { limitWords, outcomeWords, verdictWords } from '../judge/words';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { stateName, stateOf } from '../sheet/lookup';
+import { observablesOf } from '../sheet/observables';
 import { locate, placeName } from '../sheet/places';
 import type { Sheet } from '../sheet/schema';
 import { formatQuantity } from '../units/format';
@@ -197,11 +198,17 @@ function notProvenLines(assessment: Assessment, decided: boolean): string[] {
   return lines;
 }
 
+/** A test left out whole is one line; single points of it are named. */
 function skippedLines(sheet: Sheet, state: JobState): Report['skipped'] {
-  return [...state.skipped].map(([observable, reason]) => {
-    const [id, point] = observable.split('@');
-    const title = sheet.tests.find((test) => test.id === id)?.title ?? observable;
-    return { title: point ? `${title}, ${point}` : title, reason };
+  return sheet.tests.flatMap((test) => {
+    const skipped = observablesOf(test).filter((each) => state.skipped.has(each.id));
+    const reasons = new Set(skipped.map((each) => state.skipped.get(each.id)!));
+    if (skipped.length === observablesOf(test).length && reasons.size === 1)
+      return [{ title: test.title, reason: [...reasons][0]! }];
+    return skipped.map((each) => ({
+      title: `${test.title}, ${each.point}`,
+      reason: state.skipped.get(each.id)!,
+    }));
   });
 }
 

@@ -5,6 +5,11 @@ const PREFIX = 'jeitinho.draft.';
 
 const read = (key: string) => localStorage.getItem(PREFIX + key) ?? '';
 
+/** Drop a draft once it is recorded, unless it was typed on in the meantime. */
+export function dropDraft(key: string, recorded: string): void {
+  if (read(key) === recorded) localStorage.removeItem(PREFIX + key);
+}
+
 export function useDraft(key: string): [text: string, setText: (text: string) => void] {
   const [kept, setKept] = useState({ key, text: read(key) });
   // Another field took this one's place: show its own draft.

@@ -1,5 +1,6 @@
 /** Keys that work anywhere on a screen, unless the person is typing into a field that wants them. */
 import { useEffect, useRef } from 'react';
+import { flushSync } from 'react-dom';
 
 export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>;
 
@@ -10,10 +11,7 @@ function takenByFocus(event: KeyboardEvent): boolean {
   if (target.closest('[data-keys="off"], [role="dialog"]')) return true;
   const typing = target.matches('input:not([data-keys="on"]), textarea, select, [contenteditable]');
   if (typing) return true;
-  return (
-    (event.key === 'Enter' || event.key === ' ') &&
-    target.matches('button, a[href], summary, [role="tab"], [role="radio"], input[type="radio"]')
-  );
+  return (event.key === 'Enter' || event.key === ' ') && target.matches('button, a[href], summary');
 }
 
 /**
@@ -27,12 +25,14 @@ export function useKeys(keys: KeyMap): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (takenByFocus(event)) return;
+      // A held key must not run through steps, least of all those of making safe.
+      if (event.repeat || takenByFocus(event)) return;
       const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
       const run = latest.current[key];
       if (!run) return;
       event.preventDefault();
-      run(event);
+      // At once, so that the next key already finds what this one opened.
+      flushSync(() => run(event));
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

@@ -5,6 +5,7 @@ import {
   type Assessment,
   type BodyOf,
   type EntryKind,
+  type FoldedEntry,
   type JobResource,
   type JobState,
   type Sheet,
@@ -24,8 +25,8 @@ export interface JobContext {
   readonly entries: readonly LocalEntry[];
   /** Record an entry; false when the rules refuse it, with the reason in `notice`. */
   readonly record: <K extends EntryKind>(kind: K, body: BodyOf<K>) => Promise<boolean>;
-  /** Withdraw the latest entry that can be; false when there is none. */
-  readonly undo: () => Promise<boolean>;
+  /** Withdraw the latest entry that can be; gives it back, or undefined when nothing was withdrawn. */
+  readonly undo: () => Promise<FoldedEntry | undefined>;
   /** The last refusal or failure, in words; undefined once something succeeded. */
   readonly notice: string | undefined;
   readonly dismiss: () => void;
@@ -82,8 +83,8 @@ export function JobProvider({
       (entry) =>
         entry.withdrawnBy === undefined && entry.kind !== 'opened' && entry.kind !== 'withdrawn',
     );
-    if (!last) return false;
-    return record('withdrawn', { entry: last.id, reason: '' });
+    if (!last) return undefined;
+    return (await record('withdrawn', { entry: last.id, reason: '' })) ? last : undefined;
   }, [state.log, record]);
 
   const value = useMemo(

@@ -1,6 +1,6 @@
 /** Make safe: isolate, prove the meter, wait, measure the bus, prove the meter again. */
-import { formatQuantity, locate, placementWords, type Energy, type Sheet } from '@jeitinho/core';
-import type { ReactNode } from 'react';
+import { formatQuantity, locate, type Energy, type Sheet } from '@jeitinho/core';
+import { useEffect, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { clockTime, countdown, useNow } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
@@ -30,7 +30,9 @@ export function MakeSafe() {
     goOn,
   ];
   const act = acts[inHand]!;
-  useKeys({ Enter: act });
+  const armed = useArmed(inHand);
+  const ready = inHand === 4 || (armed && (inHand !== 2 || bus.ready));
+  useKeys({ Enter: () => ready && act() });
   const labels = [
     'Isolated and locked',
     'Meter proven',
@@ -84,13 +86,13 @@ export function MakeSafe() {
             onText={bus.setText}
             onKeep={act}
             keep={bus.label}
-            canKeep={bus.ready}
+            canKeep={ready}
           />
         </div>
       )}
       <div className={inHand === 2 ? 'max-lg:hidden' : ''}>
         <ActionBar title={footTitle(energy, inHand)} detail={<WaitLine energy={energy} />}>
-          <Button kind="go" hint="Enter" onClick={act} disabled={inHand === 2 && !bus.ready}>
+          <Button kind="go" hint="Enter" onClick={act} disabled={!ready}>
             {labels[inHand]}
           </Button>
         </ActionBar>
@@ -179,7 +181,14 @@ function Step({ n, inHand, title, done, children }: StepProps) {
   );
 }
 
-/** Where the bus is measured, in words. */
-export function busPlacement(sheet: Sheet): string {
-  return placementWords(sheet, sheet.safety.bus);
+/** A step takes no press until it has been on screen this long: a double press proves nothing. */
+const ARM_MS = 400;
+
+function useArmed(step: number): boolean {
+  const [armed, setArmed] = useState<number>();
+  useEffect(() => {
+    const timer = setTimeout(() => setArmed(step), ARM_MS);
+    return () => clearTimeout(timer);
+  }, [step]);
+  return armed === step;
 }

@@ -1,5 +1,5 @@
 /** The measuring card: one placement of the probes, or one question, at a time. */
-import { energyRefusal, stateOf } from '@jeitinho/core';
+import { energyRefusal, nextStep, observableId, stateOf } from '@jeitinho/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useKeys } from '../../parts/keys';
@@ -26,6 +26,9 @@ export function Measure() {
   const [zeroing, setZeroing] = useState(false);
   const [repeating, setRepeating] = useState<string>();
 
+  // A test that was not begun is skipped whole, a begun one point by point.
+  const begun = measured?.points.some((each) => state.current.has(observableId(measured, each.id)));
+  const skippedPoint = begun ? step.point : undefined;
   const refusal = energyRefusal(sheet, state.energy, test);
   const taken = state.current.get(step.observable);
   const empty = reading.text === '';
@@ -34,10 +37,17 @@ export function Measure() {
     if (next) goTo(next.observable);
     else void navigate(`/jobs/${job.id}/decide`);
   };
+  const leave = () => {
+    const beyond = nextStep(sheet, state, step.observable, { leaveTest: !begun });
+    if (beyond) goTo(beyond.observable);
+  };
   const keep = async () => {
-    if (!(await reading.keep())) return;
+    if (!reading.ready) return;
     setRepeating(undefined);
+    const kept = reading.keep();
+    // The next placement at once; back here, with what was typed, should the rules refuse it.
     if (nextPoint) goTo(nextPoint.observable);
+    if (!(await kept)) goTo(step.observable);
   };
   const answer = async (words: string) => {
     if (await record('answer', { test: test.id, answer: words })) setRepeating(undefined);
@@ -49,6 +59,16 @@ export function Measure() {
     else if (!empty) void keep();
     else if (settled || state.skipped.has(step.observable)) goOn();
   };
+  /** Back to the place of what was undone: it will want another figure. */
+  const undoHere = async () => {
+    const gone = await undo();
+    if (gone?.kind !== 'reading' && gone?.kind !== 'answer') return;
+    const point = gone.kind === 'reading' ? gone.body.point : undefined;
+    const place = current.steps.find(
+      (each) => each.test.id === gone.body.test && each.point === point,
+    );
+    if (place) goTo(place.observable);
+  };
   const whenEmpty = (run: () => void) => (empty && !zeroing ? run : undefined);
   useKeys(
     defined({
@@ -57,7 +77,7 @@ export function Measure() {
       b: previous && whenEmpty(() => goTo(previous.observable)),
       r: taken && whenEmpty(() => setRepeating(step.observable)),
       n: whenEmpty(goOn),
-      z: whenEmpty(() => void undo()),
+      z: whenEmpty(() => void undoHere()),
       l: measured?.function === 'ohm' ? whenEmpty(() => setZeroing(true)) : undefined,
       o: measured && !refusal ? whenEmpty(() => reading.setText('OL')) : undefined,
     }),
@@ -97,20 +117,16 @@ export function Measure() {
         settled={settled || state.skipped.has(step.observable)}
         onPrimary={primary}
         onSkip={() => setSkipping(true)}
-        onUndo={() => void undo()}
+        onUndo={() => void undoHere()}
       />
       <SkipDialog
         open={skipping}
-        title={test.title}
+        title={skippedPoint === undefined ? test.title : `${test.title}, ${skippedPoint}`}
         onClose={() => setSkipping(false)}
         onSkip={async (reason) => {
           setSkipping(false);
-          const body = {
-            test: test.id,
-            reason,
-            ...(step.point !== undefined && { point: step.point }),
-          };
-          if (await record('skipped', body)) goOn();
+          const point = skippedPoint === undefined ? {} : { point: skippedPoint };
+          if (await record('skipped', { test: test.id, reason, ...point })) leave();
         }}
       />
     </>

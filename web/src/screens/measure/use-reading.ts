@@ -1,6 +1,7 @@
 /** The reading being typed: its draft, what was understood, and keeping it. */
 import { METER_FUNCTIONS, parseEntry, type MeasureTest, type TypedEntry } from '@jeitinho/core';
-import { useDraft } from '../../data/draft';
+import { useState } from 'react';
+import { dropDraft, useDraft } from '../../data/draft';
 import { useJob } from '../job/job-context';
 
 export interface ReadingEntry {
@@ -16,7 +17,11 @@ export interface ReadingEntry {
 
 export function useReading(test: MeasureTest | undefined, point: string): ReadingEntry {
   const { job, record } = useJob();
-  const [text, setText] = useDraft(`reading.${job.id}.${test?.id ?? ''}.${point}`);
+  const key = `reading.${job.id}.${test?.id ?? ''}.${point}`;
+  const [draft, setText] = useDraft(key);
+  const [sent, setSent] = useState<{ key: string; text: string }>();
+  // On its way into the store: the field is free again, the draft stays until it is kept.
+  const text = sent?.key === key && sent.text === draft ? '' : draft;
   const parsed = parseEntry(text, test?.expect.unit ?? 'V');
   const problem = problemOf(parsed, test);
   const ready =
@@ -25,6 +30,7 @@ export function useReading(test: MeasureTest | undefined, point: string): Readin
     (parsed.kind === 'value' || parsed.kind === 'overload' || parsed.kind === 'not-taken');
   const keep = async () => {
     if (!ready) return false;
+    setSent({ key, text });
     const kept =
       parsed.kind === 'not-taken'
         ? await record('skipped', { test: test.id, point, reason: 'no figure taken' })
@@ -38,7 +44,8 @@ export function useReading(test: MeasureTest | undefined, point: string): Readin
                 : { kind: 'overload' },
             typed: text.trim().slice(0, 60),
           });
-    if (kept) setText('');
+    if (kept) dropDraft(key, text);
+    else setSent(undefined);
     return kept;
   };
   return { text, setText, parsed, problem, ready, keep };
