@@ -1,15 +1,13 @@
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
 import { FindAnything } from './parts/find-anything';
-import { Arrive } from './screens/arrive/arrive';
-import { Decide } from './screens/decide/decide';
-import { JobScreen } from './screens/job/job-screen';
-import { StageRedirect } from './screens/job/stage-redirect';
-import { MakeSafe } from './screens/make-safe/make-safe';
-import { Measure } from './screens/measure/measure';
 import { NotHere } from './screens/not-here';
-import { Read } from './screens/read/read';
-import { Sign } from './screens/sign/sign';
+import type * as JobScreens from './screens/job/routes';
 import { Today } from './screens/today/today';
+
+/** A job's screens come in a piece of their own, so that Today is there at once. */
+const job = (screen: keyof typeof JobScreens) => async () => ({
+  Component: (await import('./screens/job/routes'))[screen],
+});
 
 function Root() {
   return (
@@ -23,6 +21,7 @@ function Root() {
 const router = createBrowserRouter([
   {
     element: <Root />,
+    hydrateFallbackElement: <p className="p-6 text-soft">One moment …</p>,
     errorElement: (
       <NotHere
         what="This screen broke"
@@ -33,16 +32,16 @@ const router = createBrowserRouter([
       { path: '/', element: <Today /> },
       {
         path: '/jobs/:jobId',
-        element: <JobScreen />,
+        lazy: job('JobScreen'),
         children: [
-          { index: true, element: <StageRedirect /> },
-          { path: 'arrive', element: <Arrive /> },
-          { path: 'read', element: <Read /> },
-          { path: 'safe', element: <MakeSafe /> },
-          { path: 'measure', element: <Measure /> },
-          { path: 'decide', element: <Decide /> },
-          { path: 'sign', element: <Sign /> },
-          { path: '*', element: <StageRedirect /> },
+          { index: true, lazy: job('StageRedirect') },
+          { path: 'arrive', lazy: job('Arrive') },
+          { path: 'read', lazy: job('Read') },
+          { path: 'safe', lazy: job('MakeSafe') },
+          { path: 'measure', lazy: job('Measure') },
+          { path: 'decide', lazy: job('Decide') },
+          { path: 'sign', lazy: job('Sign') },
+          { path: '*', lazy: job('StageRedirect') },
         ],
       },
       {

@@ -32,6 +32,7 @@ describe('jobs', () => {
   test('the demo has one open and one signed job with a sheet, and two that only show', async () => {
     const { body } = await h.get<JobListItem[]>('/api/v1/jobs');
     expect(body).toHaveLength(4);
+    expect((await h.get<JobListItem[]>('/api/v1/jobs?limit=2')).body).toHaveLength(2);
     const signed = (await h.get<JobListItem[]>('/api/v1/jobs?status=signed')).body;
     expect(signed.map((job) => job.summary?.partName)).toEqual(['Cabinet sensor']);
     const bare = body.filter((job) => job.sheetId === null);
@@ -67,6 +68,7 @@ describe('jobs', () => {
     ['GET', '/api/v1/jobs/nobody/entries', 404],
     ['GET', '/api/v1/jobs/nobody/report', 404],
     ['GET', '/api/v1/jobs?status=asleep', 400],
+    ['GET', '/api/v1/jobs?limit=none', 400],
     ['GET', '/api/v1/nothing', 404],
   ])('%s %s answers %p as a problem', async (_, address, status) => {
     const got = await h.get<Problem>(address);

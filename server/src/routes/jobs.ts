@@ -10,23 +10,23 @@ import { openJob } from '../store/open-job';
 import { jobListItem, shopOf, visitResource } from '../store/resources';
 import { entryRoutes } from './entries';
 
-/** Lists are cut here; the newest come first. */
+/** Lists are cut here; the newest come first, so what falls off is old. */
 const MOST_LISTED = 200;
 
 export const jobRoutes = (store: Store) =>
   new Hono()
     .get('/', async (c) => {
-      const { status, unit } = c.req.query();
+      const { status, unit, limit } = c.req.query();
+      const most = Math.min(MOST_LISTED, Number(limit ?? MOST_LISTED));
+      if (!Number.isInteger(most) || most < 1)
+        throw new ProblemError(400, 'bad-query', 'limit is a whole number, 1 or more.');
       if (status !== undefined && status !== 'open' && status !== 'signed')
         throw new ProblemError(400, 'bad-query', 'status is open or signed.');
       const rows = await store.jobs.findAll({
         where: { ...(status && { status }), ...(unit && { unitId: unit }) },
         include: [withUnit],
-        order: [
-          ['visitAt', 'ASC'],
-          ['openedAt', 'DESC'],
-        ],
-        limit: MOST_LISTED,
+        order: [['openedAt', 'DESC']],
+        limit: most,
       });
       return c.json(rows.map(jobListItem));
     })

@@ -12,7 +12,7 @@ import {
   type Sheet,
   type StoredEntry,
 } from '@jeitinho/core';
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { notFound, ProblemError } from '../problem';
 import type { Store } from './models/index';
 import type { Job } from './models/job';
@@ -39,11 +39,11 @@ export async function entriesAfter(
   transaction?: Transaction,
 ): Promise<NumberedEntry[]> {
   const rows = await store.entries.findAll({
-    where: { jobId },
+    where: { jobId, seq: { [Op.gt]: after } },
     order: [['seq', 'ASC']],
     ...(transaction && { transaction }),
   });
-  return rows.filter((row) => row.seq > after).map(storedEntry);
+  return rows.map(storedEntry);
 }
 
 export async function frozenSheet(
@@ -193,10 +193,12 @@ async function saveSummary(
  * @returns how many jobs were refreshed.
  */
 export async function refreshSummaries(store: Store, { all = false } = {}): Promise<number> {
-  const jobs = await store.jobs.findAll();
-  const stale = jobs.filter(
-    (job) => job.sheetId !== null && (all || job.summaryVersion !== SUMMARY_VERSION),
-  );
+  const stale = await store.jobs.findAll({
+    where: {
+      sheetId: { [Op.not]: null },
+      ...(!all && { summaryVersion: { [Op.ne]: SUMMARY_VERSION } }),
+    },
+  });
   for (const job of stale) {
     const sheet = await frozenSheet(store, job);
     if (sheet) await saveSummary(job, sheet, await entriesAfter(store, job.id, 0));

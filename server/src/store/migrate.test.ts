@@ -26,7 +26,7 @@ test('lists have their indexes', async () => {
     type: QueryTypes.SELECT,
   });
   expect(rows.map((row) => row.Column_name)).toEqual(
-    expect.arrayContaining(['status', 'visitAt', 'unitId', 'openedAt']),
+    expect.arrayContaining(['status', 'unitId', 'openedAt']),
   );
   await db.close();
 });

@@ -51,18 +51,62 @@ async function send(jobId: string, store: LocalStore): Promise<void> {
   }
 }
 
+/**
+ * Fetch what the server has beyond what is known here. The last known entry is asked for again: if the
+ * server has another in its place, or none, it was set back (a restored backup, a fresh data folder),
+ * and what it lost is sent once more.
+ */
 async function pull(jobId: string, store: LocalStore): Promise<void> {
-  const known = await store.entries.where({ jobId }).toArray();
-  const after = known.reduce((most, entry) => Math.max(most, entry.seq ?? 0), 0);
-  const gap = known.filter((entry) => entry.seq !== undefined).length < after;
-  const { entries } = await api<EntriesResource>(`/jobs/${jobId}/entries?after=${gap ? 0 : after}`);
-  if (entries.length === 0) return;
+  const numbered = (await store.entries.where({ jobId }).toArray()).filter(
+    (entry) => entry.seq !== undefined,
+  );
+  const newest = numbered.reduce((most, entry) => Math.max(most, entry.seq!), 0);
+  const complete = numbered.length === newest;
+  const { entries } = await fetchAfter(jobId, complete ? Math.max(0, newest - 1) : 0);
+  const same = entries.find((entry) => entry.seq === newest)?.id;
+  const agrees = newest === 0 || numbered.some((e) => e.seq === newest && e.id === same);
+  if (agrees) await takeIn(jobId, entries, store);
+  else await reconcile(jobId, numbered, store);
+}
+
+const fetchAfter = (jobId: string, after: number) =>
+  api<EntriesResource>(`/jobs/${jobId}/entries?after=${after}`);
+
+async function takeIn(
+  jobId: string,
+  entries: EntriesResource['entries'],
+  store: LocalStore,
+): Promise<void> {
   await store.entries.bulkPut(
-    entries.map((entry) => ({ ...asStored(entry as LocalEntry), jobId, sendState: 'sent' }) as LocalEntry),
+    entries.map(
+      (entry) =>
+        ({ ...asStored(entry as LocalEntry), jobId, sendState: 'sent' }) as LocalEntry,
+    ),
   );
 }
 
+async function reconcile(
+  jobId: string,
+  numbered: readonly LocalEntry[],
+  store: LocalStore,
+): Promise<void> {
+  const { entries } = await fetchAfter(jobId, 0);
+  const there = new Set(entries.map((entry) => entry.id));
+  const lost = numbered.filter((entry) => !there.has(entry.id));
+  await store.transaction('rw', store.entries, async () => {
+    for (const entry of lost) {
+      // The opening is the server's own: it has made another.
+      if (entry.kind === 'opened') await store.entries.delete(entry.id);
+      else
+        await store.entries.put({ ...entry, seq: undefined, sendState: 'unsent' } as LocalEntry);
+    }
+    await takeIn(jobId, entries, store);
+  });
+  await send(jobId, store);
+}
+
 async function exclusively<T>(name: string, work: () => Promise<T>): Promise<T> {
-  if (!('locks' in navigator)) return work();
-  return navigator.locks.request(name, work);
+  // Absent on pages without a secure context; a double send is harmless all the same.
+  const locks = globalThis.navigator?.locks;
+  return locks ? locks.request(name, work) : work();
 }

@@ -30,11 +30,21 @@ const document = <T>(path: string) =>
     async () => (await localStore.documents.get(path))?.value as T | undefined,
   );
 
-export const jobsOptions = () =>
+const LATELY = 8;
+
+export const openJobsOptions = () =>
   queryOptions({
-    queryKey: ['jobs'],
-    queryFn: () => document<JobListItem[]>('/jobs'),
+    queryKey: ['jobs', { status: 'open' }],
+    queryFn: () => document<JobListItem[]>('/jobs?status=open'),
     refetchInterval: 20_000,
+  });
+
+/** The latest signed ones, enough for a glance. */
+export const signedJobsOptions = () =>
+  queryOptions({
+    queryKey: ['jobs', { status: 'signed' }],
+    queryFn: () => document<JobListItem[]>(`/jobs?status=signed&limit=${LATELY}`),
+    refetchInterval: 60_000,
   });
 
 export const shopOptions = () =>
@@ -46,7 +56,7 @@ export const shopOptions = () =>
 
 export const jobOptions = (id: string) =>
   queryOptions({
-    queryKey: ['jobs', id],
+    queryKey: ['job', id],
     queryFn: () =>
       orKept(
         async () => {

@@ -5,7 +5,7 @@ import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { jobOptions, jobsOptions } from '../data/queries';
+import { jobOptions, openJobsOptions, signedJobsOptions } from '../data/queries';
 import { STAGE_NAMES } from '../screens/job/stages';
 
 const ITEM =
@@ -42,7 +42,8 @@ export function FindAnything() {
 function Found({ onDone }: { onDone: () => void }) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const jobs = useQuery(jobsOptions());
+  const open = useQuery(openJobsOptions());
+  const signed = useQuery(signedJobsOptions());
   const jobId = /^\/jobs\/([^/]+)/.exec(pathname)?.[1];
   const job = useQueryClient().getQueryData<JobResource>(jobOptions(jobId ?? '').queryKey);
   const go = (to: string) => () => {
@@ -83,7 +84,7 @@ function Found({ onDone }: { onDone: () => void }) {
           </Command.Group>
         )}
         <Command.Group heading="Jobs">
-          {(jobs.data ?? []).map((each) => (
+          {[...(open.data ?? []), ...(signed.data ?? [])].map((each) => (
             <Command.Item
               key={each.id}
               value={`${each.unit.label} ${each.unit.maker} ${each.unit.model} ${each.site.name} ${each.id}`}

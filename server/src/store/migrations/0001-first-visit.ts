@@ -74,7 +74,7 @@ export async function up(db: QueryInterface): Promise<void> {
     },
     options,
   );
-  await db.addIndex('jobs', ['status', 'visitAt']);
+  await db.addIndex('jobs', ['status', 'openedAt']);
   await db.addIndex('jobs', ['unitId', 'openedAt']);
   await db.createTable(
     'entries',

@@ -1,5 +1,6 @@
 /** The job log as a paper strip: every entry in order, withdrawn ones struck through. */
 import { inLogOrder, type FoldedEntry } from '@jeitinho/core';
+import { useEffect, useRef } from 'react';
 import { clockTime } from '../../data/now';
 import { asStored } from '../../data/local-store';
 import { entryWords } from './entry-words';
@@ -7,6 +8,8 @@ import { useJob } from './job-context';
 
 export function Roll() {
   const { state, entries, sheet, record } = useJob();
+  const end = useRef<HTMLDivElement>(null);
+  useEffect(() => end.current?.scrollIntoView({ block: 'end' }), [state.log.length]);
   const refused = entries.filter((entry) => entry.sendState === 'refused');
   const unsent = new Set(entries.filter((e) => e.sendState === 'unsent').map((e) => e.id));
   if (state.log.length === 0)
@@ -48,6 +51,7 @@ export function Roll() {
           </ul>
         </section>
       )}
+      <div ref={end} />
     </>
   );
 }

@@ -3,20 +3,18 @@ import type { JobListItem } from '@jeitinho/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { clockTime, longDay, useNow } from '../../data/now';
-import { jobsOptions, shopOptions } from '../../data/queries';
+import { openJobsOptions, shopOptions, signedJobsOptions } from '../../data/queries';
 import { Notice } from '../../parts/notice';
 import { ThemeSwitch } from '../../parts/theme-switch';
 import { STAGE_NAMES } from '../job/stages';
 
 export function Today() {
-  const query = useQuery(jobsOptions());
+  const query = useQuery(openJobsOptions());
+  const lately = useQuery(signedJobsOptions());
   const shop = useQuery(shopOptions());
   const now = useNow(30_000);
-  const jobs = query.data ?? [];
-  const open = jobs.filter((job) => job.summary?.status !== 'signed').sort(byUrgencyThenTime);
-  const signed = jobs
-    .filter((job) => job.summary?.status === 'signed')
-    .sort((a, b) => b.summary!.signedAt!.localeCompare(a.summary!.signedAt!));
+  const open = [...(query.data ?? [])].sort(begunFirstThenByTime);
+  const signed = lately.data ?? [];
   const [first, ...rest] = open;
   return (
     <div className="min-h-dvh">
@@ -28,7 +26,7 @@ export function Today() {
       <main className="mx-auto max-w-5xl px-6 py-7 max-lg:px-4 max-lg:py-5">
         <h1 className="m-0 text-[25px] font-bold">Today</h1>
         <p className="m-0 mb-5 text-soft">
-          {longDay(now)} · {countWords(open.length)}
+          {longDay(now)} · {query.isSuccess ? countWords(open.length) : 'one moment'}
         </p>
         {query.isPending && <p className="text-soft">Fetching the visits …</p>}
         <Notice
@@ -55,7 +53,7 @@ export function Today() {
           <section className="mt-9">
             <h2 className="m-0 mb-1 text-[18px] font-bold">Signed lately</h2>
             <ol className="m-0 list-none p-0">
-              {signed.slice(0, 8).map((job) => (
+              {signed.map((job) => (
                 <SignedRow key={job.id} job={job} />
               ))}
             </ol>
@@ -66,7 +64,7 @@ export function Today() {
   );
 }
 
-function byUrgencyThenTime(a: JobListItem, b: JobListItem): number {
+function begunFirstThenByTime(a: JobListItem, b: JobListItem): number {
   const begun = (job: JobListItem) => Number((job.summary?.taken ?? 0) > 0);
   return begun(b) - begun(a) || (a.visitAt ?? a.openedAt).localeCompare(b.visitAt ?? b.openedAt);
 }
