@@ -38,10 +38,24 @@ export function infer(
   evidence: readonly Evidence[],
   { size = 2 }: { size?: number } = {},
 ): Inference {
-  checkModel(model);
-  const hypotheses = hypothesesOf(model.faults, size);
+  const hypotheses = preparedFor(model, size);
   const each = evidence.map((item) => logLikelihoods(model, hypotheses, item));
   return { model, evidence, logLikelihoods: each, belief: beliefFrom(model, hypotheses, each) };
+}
+
+const prepared = new WeakMap<DiagnosticModel, Map<number, Hypothesis[]>>();
+
+/** The checked model's hypotheses, made once: a model is asked again after every reading. */
+function preparedFor(model: DiagnosticModel, size: number): Hypothesis[] {
+  const bySize = prepared.get(model) ?? new Map<number, Hypothesis[]>();
+  prepared.set(model, bySize);
+  let hypotheses = bySize.get(size);
+  if (!hypotheses) {
+    checkModel(model);
+    hypotheses = hypothesesOf(model.faults, size);
+    bySize.set(size, hypotheses);
+  }
+  return hypotheses;
 }
 
 /** Belief from log-likelihoods already computed; leaving one out is leaving its row out. */
@@ -60,10 +74,14 @@ export function beliefFrom(
   const fixed: Record<string, number> = Object.fromEntries(partIds.map((id) => [id, 0]));
   hypotheses.forEach((hypothesis, h) => {
     const p = posterior[h]!;
-    const touched = new Set(hypothesis.faults.map((f) => model.faults[f]!.part));
-    for (const f of hypothesis.faults) faults[f]! += p;
+    const touched: string[] = [];
+    for (const f of hypothesis.faults) {
+      faults[f]! += p;
+      const { part } = model.faults[f]!;
+      if (!touched.includes(part)) touched.push(part);
+    }
     for (const part of touched) parts[part]! += p;
-    if (touched.size === 1) for (const part of touched) fixed[part]! += p;
+    if (touched.length === 1) fixed[touched[0]!]! += p;
   });
   return {
     hypotheses,

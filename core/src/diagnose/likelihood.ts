@@ -38,47 +38,57 @@ function codeProbability(model: DiagnosticModel, shown: string) {
     faults.length === 0 ? other : 1 - faults.reduce((none, f) => none * (1 - suspects[f]!), 1);
 }
 
+/**
+ * P(evidence | S) for one test. By the sheet's rule all faults of S must be silent for `ok`; what is
+ * left is shared among the other outcomes in proportion to how strongly the faults of S show them; and
+ * noise is mixed in. Weighted with the evidence `w`, the sum over outcomes closes to
+ *
+ *     (1-ε)·[ w(ok)·Π okᶠ + (1 - Π okᶠ)·Σ hitᶠ / Σ offᶠ ] + ε·mean(w)
+ *
+ * where offᶠ is what fault f shows besides `ok`, and hitᶠ the part of it that the evidence names. So
+ * three numbers per fault are all that a hypothesis needs.
+ */
 function testProbability(model: DiagnosticModel, evidence: Exclude<Evidence, { code: string }>) {
   const test = model.tests.find((each) => each.id === evidence.test);
   if (!test) throw new UnknownReferenceError(`there is no test “${evidence.test}”`, '/evidence');
-  const weights = 'p' in evidence ? evidence.p : { [evidence.outcome]: 1 };
-  for (const outcome of Object.keys(weights))
-    if (weights[outcome]! > 0 && !test.outcomes.includes(outcome))
-      throw new UnknownReferenceError(`“${test.id}” has no outcome “${outcome}”`, '/evidence');
+  const weights = evidenceWeights(test, evidence);
   const ok = test.ok ?? 'ok';
+  const noise = test.noise ?? DEFAULT_NOISE;
+  const others = test.outcomes.filter((outcome) => outcome !== ok);
+  const weightOf = (outcome: string) => weights[outcome] ?? 0;
   const shares = model.faults.map((fault) => sharesOf(fault.shows[test.id] ?? ok));
-  return (hypothesis: Hypothesis) => {
-    const shown = outcomeDistribution(test, hypothesis, shares);
-    return test.outcomes.reduce((sum, o, i) => sum + (weights[o] ?? 0) * shown[i]!, 0);
+  const okShare = shares.map((share) => share[ok] ?? 0);
+  const off = shares.map((share) => sum(others, (o) => share[o] ?? 0));
+  const hit = shares.map((share) => sum(others, (o) => weightOf(o) * (share[o] ?? 0)));
+  const mean = sum(test.outcomes, weightOf) / test.outcomes.length;
+  // N, which no sheet describes: even odds of `ok`, the rest equal.
+  const unknown = 0.5 * weightOf(ok) + (0.5 * sum(others, weightOf)) / Math.max(1, others.length);
+
+  return ({ faults }: Hypothesis) => {
+    if (faults.length === 0) return (1 - noise) * unknown + noise * mean;
+    let pOk = 1;
+    let offSum = 0;
+    let hitSum = 0;
+    for (const f of faults) {
+      pOk *= okShare[f]!;
+      offSum += off[f]!;
+      hitSum += hit[f]!;
+    }
+    const bad = offSum > 0 ? ((1 - pOk) * hitSum) / offSum : 0;
+    return (1 - noise) * (weightOf(ok) * pOk + bad) + noise * mean;
   };
 }
 
-/**
- * D_S: probabilities of the outcomes of one test under a hypothesis, in the order of its outcomes.
- * All faults must be silent for `ok`; what is left is shared among the other outcomes in proportion
- * to how strongly the faults of the set show them; then noise is mixed in.
- */
-export function outcomeDistribution(
+const sum = <T>(items: readonly T[], value: (item: T) => number): number =>
+  items.reduce((total, item) => total + value(item), 0);
+
+function evidenceWeights(
   test: ModelObservable,
-  { faults }: Hypothesis,
-  shares: readonly Readonly<Record<string, number>>[],
-): number[] {
-  const { outcomes } = test;
-  const ok = test.ok ?? 'ok';
-  const noise = test.noise ?? DEFAULT_NOISE;
-  let shown: number[];
-  if (faults.length === 0) {
-    const rest = 0.5 / Math.max(1, outcomes.length - 1);
-    shown = outcomes.map((o) => (o === ok ? 0.5 : rest));
-  } else {
-    const pOk = faults.reduce((product, f) => product * (shares[f]![ok] ?? 0), 1);
-    const pull = outcomes.map((o) =>
-      o === ok ? 0 : faults.reduce((sum, f) => sum + (shares[f]![o] ?? 0), 0),
-    );
-    const total = pull.reduce((sum, value) => sum + value, 0);
-    shown = outcomes.map((o, i) =>
-      o === ok ? pOk : total > 0 ? ((1 - pOk) * pull[i]!) / total : 0,
-    );
-  }
-  return shown.map((value) => (1 - noise) * value + noise / outcomes.length);
+  evidence: Exclude<Evidence, { code: string }>,
+): Readonly<Record<string, number>> {
+  const weights = 'p' in evidence ? evidence.p : { [evidence.outcome]: 1 };
+  for (const [outcome, weight] of Object.entries(weights))
+    if (weight > 0 && !test.outcomes.includes(outcome))
+      throw new UnknownReferenceError(`“${test.id}” has no outcome “${outcome}”`, '/evidence');
+  return weights;
 }

@@ -5,12 +5,14 @@ const PREFIX = 'jeitinho.draft.';
 
 const read = (key: string) => localStorage.getItem(PREFIX + key) ?? '';
 
-/** Drop a draft once it is recorded, unless it was typed on in the meantime. */
-export function dropDraft(key: string, recorded: string): void {
-  if (read(key) === recorded) localStorage.removeItem(PREFIX + key);
+export interface Draft {
+  readonly text: string;
+  readonly setText: (text: string) => void;
+  /** Drop what was recorded, unless it was typed on in the meantime. */
+  readonly drop: (recorded: string) => void;
 }
 
-export function useDraft(key: string): [text: string, setText: (text: string) => void] {
+export function useKeptDraft(key: string): Draft {
   const [kept, setKept] = useState({ key, text: read(key) });
   // Another field took this one's place: show its own draft.
   const current = kept.key === key ? kept : { key, text: read(key) };
@@ -22,5 +24,19 @@ export function useDraft(key: string): [text: string, setText: (text: string) =>
     },
     [key],
   );
-  return [current.text, setText];
+  const drop = useCallback(
+    (recorded: string) => {
+      if (read(key) !== recorded) return;
+      localStorage.removeItem(PREFIX + key);
+      setKept((now) => (now.key === key && now.text === recorded ? { key, text: '' } : now));
+    },
+    [key],
+  );
+  return { text: current.text, setText, drop };
+}
+
+/** The plain form: text and its setter. */
+export function useDraft(key: string): [text: string, setText: (text: string) => void] {
+  const { text, setText } = useKeptDraft(key);
+  return [text, setText];
 }

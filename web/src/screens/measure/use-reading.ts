@@ -1,7 +1,7 @@
 /** The reading being typed: its draft, what was understood, and keeping it. */
 import { METER_FUNCTIONS, parseEntry, type MeasureTest, type TypedEntry } from '@jeitinho/core';
 import { useState } from 'react';
-import { dropDraft, useDraft } from '../../data/draft';
+import { useKeptDraft } from '../../data/draft';
 import { useJob } from '../job/job-context';
 
 export interface ReadingEntry {
@@ -18,7 +18,7 @@ export interface ReadingEntry {
 export function useReading(test: MeasureTest | undefined, point: string): ReadingEntry {
   const { job, record } = useJob();
   const key = `reading.${job.id}.${test?.id ?? ''}.${point}`;
-  const [draft, setText] = useDraft(key);
+  const { text: draft, setText, drop } = useKeptDraft(key);
   const [sent, setSent] = useState<{ key: string; text: string }>();
   // On its way into the store: the field is free again, the draft stays until it is kept.
   const text = sent?.key === key && sent.text === draft ? '' : draft;
@@ -44,8 +44,8 @@ export function useReading(test: MeasureTest | undefined, point: string): Readin
                 : { kind: 'overload' },
             typed: text.trim().slice(0, 60),
           });
-    if (kept) dropDraft(key, text);
-    else setSent(undefined);
+    if (kept) drop(text);
+    setSent(undefined);
     return kept;
   };
   return { text, setText, parsed, problem, ready, keep };

@@ -1,0 +1,84 @@
+/** Benchmarks of the core, printed as JSON. Median of many runs, in milliseconds. */
+import { assess, foldJob, infer, judge, type DiagnosticModel, type Evidence } from '@jeitinho/core';
+import { demoWorld } from '@jeitinho/demo';
+
+/** Small generator with a seed, so that every run measures the same models. */
+function dice(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return state / 2 ** 32;
+  };
+}
+
+function randomModel(faults: number, tests: number, parts: number): DiagnosticModel {
+  const roll = dice(7);
+  const outcomes = ['ok', 'low', 'high', 'none'];
+  return {
+    faults: Array.from({ length: faults }, (_, f) => ({
+      id: `f${f}`,
+      part: `p${f % parts}`,
+      prior: 1 + Math.floor(roll() * 9),
+      shows: Object.fromEntries(
+        Array.from({ length: 6 }, () => {
+          const share = 0.3 + 0.7 * roll();
+          const outcome = outcomes[1 + Math.floor(roll() * 3)]!;
+          return [`t${Math.floor(roll() * tests)}`, { [outcome]: share, ok: 1 - share }];
+        }),
+      ),
+    })),
+    tests: Array.from({ length: tests }, (_, t) => ({ id: `t${t}`, outcomes })),
+    parts: Array.from({ length: parts }, (_, p) => ({ id: `p${p}` })),
+  };
+}
+
+function median(times: number[]): number {
+  const sorted = [...times].sort((a, b) => a - b);
+  return Number(sorted[Math.floor(sorted.length / 2)]!.toFixed(3));
+}
+
+function time(run: () => unknown, runs = 31): number {
+  for (let i = 0; i < 5; i += 1) run();
+  return median(
+    Array.from({ length: runs }, () => {
+      const started = performance.now();
+      run();
+      return performance.now() - started;
+    }),
+  );
+}
+
+const evidence: Evidence[] = Array.from({ length: 20 }, (_, t) => ({
+  test: `t${t}`,
+  outcome: 'ok',
+}));
+const medium = randomModel(60, 80, 10);
+const large = randomModel(150, 200, 12);
+const sheet = demoWorld.sheets[0]!;
+const closed = demoWorld.jobs.find((job) => job.entries.length > 0)!;
+const roll = dice(3);
+
+process.stdout.write(
+  `${JSON.stringify(
+    {
+      unit: 'ms',
+      'belief after 20 findings, 60 faults × 80 tests × 10 parts, K = 2': time(() =>
+        infer(medium, evidence),
+      ),
+      'belief after 20 findings, 150 faults × 200 tests, K = 2': time(() => infer(large, evidence)),
+      'judge 10,000 readings': time(() => {
+        for (let i = 0; i < 10_000; i += 1)
+          judge({
+            expect: { kind: 'between', low: 0.35, high: 0.6, unit: 'V' },
+            reading: { kind: 'value', value: roll() },
+            meter: { percent: 1, absolute: 0.002 },
+          });
+      }),
+      'fold and assess the closed demo job': time(() =>
+        assess(sheet, foldJob(sheet, closed.entries)),
+      ),
+    },
+    null,
+    2,
+  )}\n`,
+);
