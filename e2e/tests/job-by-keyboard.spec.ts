@@ -69,7 +69,7 @@ test('from arrival to the signed report, reloading and losing the server on the 
     expect(await rollCount(page)).toBe(kept);
     await page.keyboard.type('48');
     await press(page, 'Enter');
-    await verdict('V: In');
+    await verdict('Point V: In');
     await reading(page, '.455');
     await page.keyboard.press('Enter');
     await heading('Upper transistors, forward drop');

@@ -5,6 +5,7 @@ import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Logger } from 'pino';
+import { knownHost } from './known-host';
 import { ProblemError, problemResponse } from './problem';
 import { customerRoutes } from './routes/customers';
 import { healthRoutes } from './routes/health';
@@ -34,6 +35,7 @@ export function createApp({ store, log, pageFolder }: AppOptions): Hono {
     if (c.res.status >= 500) log.error(line, 'request');
     else log.info(line, 'request');
   });
+  app.use(knownHost());
   app.use(
     secureHeaders({
       contentSecurityPolicy: {

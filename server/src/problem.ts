@@ -1,7 +1,7 @@
 /** Errors of the API as `application/problem+json` (RFC 9457). */
 import type { Problem } from '@jeitinho/core';
 
-export type ProblemStatus = 400 | 404 | 409 | 413 | 415 | 422 | 500 | 503;
+export type ProblemStatus = 400 | 404 | 409 | 413 | 415 | 421 | 422 | 500 | 503;
 
 const TITLES: Record<ProblemStatus, string> = {
   400: 'Not understood',
@@ -9,6 +9,7 @@ const TITLES: Record<ProblemStatus, string> = {
   409: 'Refused',
   413: 'Too large',
   415: 'Not JSON',
+  421: 'Not for this server',
   422: 'Not as it should be',
   500: 'Something broke here',
   503: 'Not available',

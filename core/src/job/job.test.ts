@@ -395,6 +395,15 @@ describe('assessment', () => {
     expect(words).toContain('Taken in part, 1 of 2: Transistors.');
   });
 
+  test('a suspect that readings spoke about and left likely is not cleared', () => {
+    const log = provenDead();
+    log.add('energised', { precautions: true });
+    log.add('reading', measured('out', '12', 0.2));
+    const { suspects, notProven } = assess(smallSheet, fold(log));
+    expect(suspects[1]!.p).toBeGreaterThan(0.1);
+    expect(notProven.map(notProvenWords)).toContain(`Not cleared: ${suspects[1]!.fault.name}.`);
+  });
+
   test('before any finding the sheet’s priors stand, and the cheapest test that could clear is named', () => {
     const { suspects, notProven } = assess(smallSheet, foldJob(smallSheet, []));
     expect(suspects[0]!.fault.id).toBe('supply');

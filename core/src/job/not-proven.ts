@@ -23,11 +23,15 @@ export type NotProven =
     }
   /** No reading speaks about these suspects; codes alone do not count. Likeliest first. */
   | { readonly kind: 'unheard'; readonly faults: readonly Fault[] }
+  /** Readings spoke about these, and they are still likely, beside the one that leads. */
+  | { readonly kind: 'not-cleared'; readonly faults: readonly Fault[] }
   /** The cheapest test left that could still clear the leading suspect. */
   | { readonly kind: 'could-clear'; readonly fault: Fault; readonly test: Test };
 
 /** Suspects less likely than this are not worth a remark. */
 const WORTH_NAMING = 0.02;
+/** A suspect beside the leading one that is at least this likely has not been cleared. */
+const STILL_LIKELY = 0.1;
 /** A test could clear a fault that shows `ok` there less often than this. */
 const TELLING = 0.5;
 
@@ -40,6 +44,7 @@ export function notProvenOf(
   return [
     ...clearing(sheet, state, suspects),
     ...unheard(suspects, evidence),
+    ...notCleared(suspects, evidence),
     ...doubtful(state),
     ...untaken(sheet, state),
   ];
@@ -63,15 +68,21 @@ function chanceOfOk(fault: Fault, observable: Parameters<typeof shownBy>[1]): nu
   return typeof shown === 'string' ? (shown === 'ok' ? 1 : 0) : (shown.ok ?? 0);
 }
 
+/** Whether any reading or answer, not only a code, says something about the suspect. */
+const heard = ({ weights }: Suspect, evidence: readonly EvidenceItem[]): boolean =>
+  weights.some((weight, i) => evidence[i]!.from.kind !== 'code' && weight.strength !== 'nothing');
+
+function notCleared(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]): NotProven[] {
+  const faults = suspects
+    .slice(1)
+    .filter((suspect) => suspect.p >= STILL_LIKELY && heard(suspect, evidence))
+    .map(({ fault }) => fault);
+  return faults.length > 0 ? [{ kind: 'not-cleared', faults }] : [];
+}
+
 function unheard(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]): NotProven[] {
   const faults = suspects
-    .filter(
-      (suspect) =>
-        suspect.p >= WORTH_NAMING &&
-        suspect.weights.every(
-          (weight, i) => evidence[i]!.from.kind === 'code' || weight.strength === 'nothing',
-        ),
-    )
+    .filter((suspect) => suspect.p >= WORTH_NAMING && !heard(suspect, evidence))
     .map(({ fault }) => fault);
   return faults.length > 0 ? [{ kind: 'unheard', faults }] : [];
 }
@@ -119,6 +130,8 @@ export function notProvenWords(item: NotProven): string {
       return `Cannot tell: ${item.test.title}. ${item.sentence}`;
     case 'unheard':
       return `No reading speaks yet about: ${item.faults.map((fault) => fault.name).join('; ')}.`;
+    case 'not-cleared':
+      return `Not cleared: ${item.faults.map((fault) => fault.name).join('; ')}.`;
     case 'could-clear':
       return `Could still clear “${item.fault.name}”: ${item.test.title}.`;
     default:

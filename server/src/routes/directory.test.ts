@@ -115,6 +115,13 @@ describe('sheets', () => {
   });
 });
 
+test('a request addressed to another host is not answered', async () => {
+  const response = await h.app.request('http://evil.example/api/v1/jobs');
+  expect(response.status).toBe(421);
+  expect(await response.json()).toMatchObject({ code: 'unknown-host' });
+  expect((await h.app.request('http://127.0.0.1:8137/api/v1/jobs')).status).toBe(200);
+});
+
 test('health, and a database that went away', async () => {
   const own = await harness({ demo: false });
   expect((await own.get('/health')).body).toEqual({ status: 'ok' });

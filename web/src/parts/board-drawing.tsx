@@ -4,11 +4,15 @@ import {
   placeDetail,
   placeName,
   type Board,
+  type Pin,
   type BoardMark,
   type Place,
   type Sheet,
 } from '@jeitinho/core';
+import { useState } from 'react';
+import { closeView } from './close-view';
 import { FLAG, placeFlag, type Box } from './flag-places';
+import { useSmallScreen } from './small-screen';
 
 const PITCH = 9;
 const PIN = 6;
@@ -65,18 +69,25 @@ interface OneBoardProps {
 
 function OneBoard({ board, red, black }: OneBoardProps) {
   const [w, h] = board.size;
+  const small = useSmallScreen();
+  const [touched, setTouched] = useState<string>();
   const outline = { x: 0, y: 0, w, h };
   const clear = obstacles(board);
   const blackFlag = black && placeFlag(centreOf(black), outline, clear);
   const redFlag =
     red && placeFlag(centreOf(red), outline, [...clear, ...(blackFlag ? [grown(blackFlag)] : [])]);
+  const around = { x: -MARGIN, y: -MARGIN, w: w + 2 * MARGIN, h: h + 2 * MARGIN };
+  const hot = [red, black].filter((place) => place !== undefined).map((place) => pointBox(place));
+  const flags = [redFlag, blackFlag].filter((flag) => flag !== undefined);
+  const view = small ? closeView(around, [...hot, ...flags]) : around;
   return (
     <figure className="m-0 border border-hair bg-card p-2 max-lg:p-1.5">
-      <figcaption className="px-1 pb-1 text-[14px] text-soft max-lg:hidden">
+      <figcaption className="px-1 pb-1 text-[14px] text-soft max-lg:text-[13px]">
         {board.name}
+        {touched && <span className="text-ink"> · {touched}</span>}
       </figcaption>
       <svg
-        viewBox={`${-MARGIN} ${-MARGIN} ${w + 2 * MARGIN} ${h + 2 * MARGIN}`}
+        viewBox={`${view.x} ${view.y} ${view.w} ${view.h}`}
         className="mx-auto block max-h-[330px] w-full max-lg:max-h-[128px]"
         role="img"
         aria-label={describe(board, red, black)}
@@ -86,7 +97,12 @@ function OneBoard({ board, red, black }: OneBoardProps) {
           <MarkShape key={mark.id} mark={mark} />
         ))}
         {board.connectors?.map((connector) => (
-          <ConnectorShape key={connector.id} connector={connector} hot={[red, black]} />
+          <ConnectorShape
+            key={connector.id}
+            connector={connector}
+            hot={[red, black]}
+            onTouch={setTouched}
+          />
         ))}
         {board.points?.map((point) => (
           <PointShape
@@ -110,6 +126,12 @@ function centreOf(place: Place): [number, number] {
 
 const perRow = (connector: { rows?: number | undefined; pins: readonly unknown[] }) =>
   Math.ceil(connector.pins.length / (connector.rows ?? 1));
+
+/** A point with its label. */
+function pointBox(place: Place): Box {
+  const [x, y] = centreOf(place);
+  return { x: x - 6, y: y - 6, w: 22, h: 14 };
+}
 
 const grown = (box: Box): Box => ({ x: box.x - 2, y: box.y - 2, w: box.w + 4, h: box.h + 4 });
 
@@ -186,9 +208,11 @@ function fins(x: number, y: number, w: number, h: number): string {
 function ConnectorShape({
   connector,
   hot,
+  onTouch,
 }: {
   connector: NonNullable<Board['connectors']>[number];
   hot: readonly (Place | undefined)[];
+  onTouch: (words: string) => void;
 }) {
   const columns = perRow(connector);
   const [x, y] = connector.at;
@@ -210,7 +234,19 @@ function ConnectorShape({
         const [px, py] = pinAt(connector.at, i, columns);
         const isHot = hot.some((place) => place?.kind === 'pin' && place.pin === pin);
         return (
-          <g key={pin.n}>
+          <g
+            key={pin.n}
+            onClick={() => onTouch(pinWords(connector.id, pin))}
+            className="cursor-pointer"
+          >
+            {/* A finger needs more than six millimetres of board. */}
+            <rect
+              x={px - PITCH / 2}
+              y={py - PITCH}
+              width={PITCH}
+              height={2 * PITCH}
+              fill="transparent"
+            />
             <rect
               x={px - PIN / 2}
               y={py - PIN / 2}
@@ -225,6 +261,12 @@ function ConnectorShape({
       })}
     </g>
   );
+}
+
+/** What the sheet knows of a pin, for the one who touches it in the drawing. */
+function pinWords(connector: string, pin: Pin): string {
+  const facts = [pin.signal, pin.wire && `${pin.wire} wire`].filter(Boolean).join(', ');
+  return `${connector} pin ${pin.n}: ${facts || 'nothing noted'}`;
 }
 
 function PointShape({ point, hot }: { point: NonNullable<Board['points']>[number]; hot: boolean }) {

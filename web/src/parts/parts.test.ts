@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { bandScale } from './band-scale';
+import { closeView } from './close-view';
 import { overlap, placeFlag } from './flag-places';
 import { typeKey } from './keypad';
 import { percent } from './percent';
@@ -43,6 +44,29 @@ describe('flags on a board', () => {
   test('the second flag keeps clear of the first', () => {
     const first = placeFlag([20, 20], board, []);
     expect(overlap(placeFlag([29, 20], board, [first]), first)).toBe(0);
+  });
+});
+
+describe('close view of a board', () => {
+  const board = { x: -4, y: -4, w: 158, h: 112 };
+  test('shows what must be seen, on the board, and no smaller than can be recognised', () => {
+    const box = fc.record({
+      x: fc.integer({ min: 0, max: 130 }),
+      y: fc.integer({ min: 0, max: 90 }),
+      w: fc.integer({ min: 1, max: 20 }),
+      h: fc.integer({ min: 1, max: 14 }),
+    });
+    fc.assert(
+      fc.property(fc.array(box, { minLength: 1, maxLength: 4 }), (boxes) => {
+        const view = closeView(board, boxes);
+        expect(view.w).toBeGreaterThanOrEqual(88);
+        expect(overlap(view, board)).toBeCloseTo(view.w * view.h, 6);
+        for (const each of boxes) expect(overlap(view, each)).toBeCloseTo(each.w * each.h, 6);
+      }),
+    );
+  });
+  test('nothing to see: the whole board', () => {
+    expect(closeView(board, [])).toEqual(board);
   });
 });
 

@@ -72,7 +72,7 @@ function Told({ taken, label }: { taken: TakenReading; label: string | undefined
         <p
           className={`m-0 text-[20px] leading-tight font-bold max-lg:text-[17px] ${VERDICT_TEXT[isVoid ? 'void' : judgement.verdict]}`}
         >
-          {label && <span className="figure">{label}: </span>}
+          {label && <>Point {label}: </>}
           {words}
         </p>
         <p className="m-0 text-[15px] text-soft max-lg:text-[14px]">

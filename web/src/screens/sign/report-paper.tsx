@@ -152,8 +152,8 @@ function Readings({ rows }: { rows: readonly ReportRow[] }) {
           </tr>
         </thead>
         <tbody>
-          {rows.map((row) => (
-            <Row key={row.entry} row={row} />
+          {rows.map((row, i) => (
+            <Row key={row.entry} row={row} again={rows[i - 1]?.title === row.title} />
           ))}
           {rows.length === 0 && (
             <tr>
@@ -168,14 +168,15 @@ function Readings({ rows }: { rows: readonly ReportRow[] }) {
   );
 }
 
-function Row({ row }: { row: ReportRow }) {
+/** @param again - The row above is of the same test: its title need not be said twice. */
+function Row({ row, again }: { row: ReportRow; again: boolean }) {
   const gone = row.mark === 'withdrawn' || row.mark === 'repeated';
   const mark = row.mark === 'withdrawn' || row.mark === 'repeated' ? 'void' : row.mark;
   return (
     <tr className={gone ? 'text-soft' : ''}>
       <td className={`${CELL} figure text-[14px]`}>{clockTime(row.at)}</td>
       <td className={CELL}>
-        {gone ? <s>{row.title}</s> : row.title}
+        <span className={again ? 'sr-only' : ''}>{gone ? <s>{row.title}</s> : row.title}</span>
         <span className="block text-[13px] text-soft">
           {row.where} · {row.function}, {row.state}
         </span>
@@ -184,14 +185,16 @@ function Row({ row }: { row: ReportRow }) {
         {gone ? <s>{row.value}</s> : row.value}
         <span className="block text-[13px] text-soft">{row.uncertainty}</span>
       </td>
-      <td className={`${CELL} figure`}>{row.limit}</td>
+      <td className={`${CELL} figure ${row.limit.length < 24 ? 'whitespace-nowrap' : ''}`}>
+        {row.limit}
+      </td>
       <td className={`${CELL} ${VERDICT_TEXT[mark]}`}>
         <span className="flex items-center gap-2">
           <VerdictMark size={24} verdict={mark} outcome={row.outcome} />
           {row.verdict}
         </span>
       </td>
-      <td className={`${CELL} text-[13px] text-soft`}>{row.source}</td>
+      <td className={`${CELL} min-w-32 text-[13px] text-soft`}>{row.source}</td>
     </tr>
   );
 }

@@ -1,6 +1,6 @@
 /** Sign: the report as it will be printed, and two names under it. */
 import { buildReport } from '@jeitinho/core';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { clockTime, longDay } from '../../data/now';
@@ -14,9 +14,11 @@ export function Sign() {
   const { job, sheet, state, assessment, record } = useJob();
   const report = useMemo(() => buildReport(sheet, state, assessment), [sheet, state, assessment]);
   const [technician, setTechnician] = useDraft(`technician.${job.id}`);
+  // The shop's own name stands there until somebody writes another, or clears it.
+  const [touched, setTouched] = useState(false);
   const [customer, setCustomer] = useDraft(`customer.${job.id}`);
   const [note, setNote] = useDraft(`note.${job.id}`);
-  const name = technician || job.shop.technician;
+  const name = touched || technician !== '' ? technician : job.shop.technician;
   const ready = state.decision !== undefined && !state.signed && name.trim() !== '';
   const sign = async () => {
     if (!ready) return;
@@ -48,7 +50,14 @@ export function Sign() {
             aria-label="Sign"
             className="no-print mt-5 grid gap-4 border border-ink bg-card p-5 sm:grid-cols-2"
           >
-            <Line label="Technician" value={name} onChange={setTechnician} />
+            <Line
+              label="Technician"
+              value={name}
+              onChange={(text) => {
+                setTouched(true);
+                setTechnician(text);
+              }}
+            />
             <Line label="Customer" value={customer} onChange={setCustomer} />
             <label className="block text-[14px] text-soft sm:col-span-2">
               What the customer was told
