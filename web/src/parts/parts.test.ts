@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { bandScale } from './band-scale';
-import { closeView } from './close-view';
-import { overlap, placeFlag } from './flag-places';
+import { closeView } from './board/close-view';
+import { overlap, placeFlag } from './board/flag-places';
 import { typeKey } from './keypad';
 import { percent } from './percent';
 

@@ -2,7 +2,7 @@
 import { formatQuantity, parseEntry, placementWords, type TypedEntry } from '@jeitinho/core';
 import { useDraft } from '../../data/draft';
 import { countdown, useNow } from '../../data/now';
-import { BoardDrawing } from '../../parts/board-drawing';
+import { BoardDrawing } from '../../parts/board/board-drawing';
 import { useJob } from '../job/job-context';
 
 export interface BusEntry {

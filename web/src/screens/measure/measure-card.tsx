@@ -13,7 +13,7 @@ import {
   type TestPoint,
 } from '@jeitinho/core';
 import { useEffect, useRef } from 'react';
-import { BoardDrawing } from '../../parts/board-drawing';
+import { BoardDrawing } from '../../parts/board/board-drawing';
 import { LimitBand, type BandMark } from '../../parts/limit-band';
 import { useJob } from '../job/job-context';
 import { Answer } from './answer';
