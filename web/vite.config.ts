@@ -27,5 +27,5 @@ export default defineConfig({
     }),
   ],
   server: { proxy: { '/api': 'http://127.0.0.1:8137' } },
-  build: { target: 'es2022' },
+  build: { target: 'es2022', chunkSizeWarningLimit: 700 },
 });

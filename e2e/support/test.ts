@@ -57,17 +57,18 @@ export async function rollCount(page: Page): Promise<number> {
 /** From LIVE to DEAD proven, by keyboard, on the Make safe card; moves the device's clock. */
 export async function proveDead(page: Page, bus = '2.8'): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Make it safe to touch' })).toBeVisible();
-  await safeStep(page, 'Isolated and locked');
-  await safeStep(page, 'Meter proven');
+  await confirm(page, 'Isolated and locked');
+  await confirm(page, 'Meter proven');
   await page.clock.fastForward('05:01');
   await expect(page.getByText('The wait is over. Measure now.')).toBeVisible();
   await reading(page, bus);
-  await safeStep(page, 'Meter proven again');
+  await confirm(page, 'Meter proven again');
   await expect(page.getByRole('heading', { name: 'Dead, and proven' })).toBeVisible();
 }
 
-/** One step of making safe, which takes no press until it has been on screen for a moment. */
-export async function safeStep(page: Page, name: string): Promise<void> {
-  await expect(page.getByRole('button', { name: new RegExp(`^${name}(?! again)`) })).toBeEnabled();
+/** Presses Enter for a weighty button, which takes no press until it has been on screen a moment. */
+export async function confirm(page: Page, name: string): Promise<void> {
+  const button = page.getByRole('button', { name: new RegExp(`^${name}(?! again)`) });
+  await expect(button.filter({ visible: true })).toBeEnabled();
   await press(page, 'Enter');
 }

@@ -5,7 +5,7 @@ import {
   proveDead,
   reading,
   rollCount,
-  safeStep,
+  confirm,
   test,
   type Page,
 } from '../support/test';
@@ -61,8 +61,8 @@ test('a bus that stays charged never becomes DEAD', async ({ page, newJob }) => 
   await page.clock.install();
   const id = await newJob();
   await page.goto(`/jobs/${id}/safe`);
-  await safeStep(page, 'Isolated and locked');
-  await safeStep(page, 'Meter proven');
+  await confirm(page, 'Isolated and locked');
+  await confirm(page, 'Meter proven');
   await page.clock.fastForward('05:01');
   await reading(page, '96');
   await expect(page.getByRole('alert').filter({ hasText: 'still charged' })).toContainText(

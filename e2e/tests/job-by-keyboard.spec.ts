@@ -1,6 +1,6 @@
 /** A whole first visit with the keyboard alone, through a reload, a crash of the server, and back. */
 import { freePort, Jeitinho } from '../support/jeitinho';
-import { expect, press, proveDead, reading, rollCount, test } from '../support/test';
+import { confirm, expect, press, proveDead, reading, rollCount, test } from '../support/test';
 
 test('from arrival to the signed report, reloading and losing the server on the way', async ({
   browser,
@@ -121,7 +121,7 @@ test('from arrival to the signed report, reloading and losing the server on the 
     await expect(
       page.getByText('Re-energise it first; that ends the proof of dead.'),
     ).toBeVisible();
-    await press(page, 'Enter');
+    await confirm(page, 'Precautions taken');
     await expect(page.getByRole('status', { name: /^Energy state: LIVE/ })).toBeVisible();
     for (const [title, figure] of [
       ['Mains at the main board', '126'],
@@ -169,7 +169,7 @@ test('from arrival to the signed report, reloading and losing the server on the 
     await page.keyboard.press('ArrowDown');
     await expect(page.getByRole('button', { name: 'Decide: Inverter board' })).toBeDisabled();
     await page.keyboard.press('ArrowUp');
-    await press(page, 'Enter');
+    await confirm(page, 'Decide: Main board');
   });
 
   await test.step('Sign: the report has every figure against its limit and source', async () => {
@@ -193,7 +193,7 @@ test('from arrival to the signed report, reloading and losing the server on the 
     await expect(report).toContainText(
       'The repair itself: nothing was fitted or proven on this visit.',
     );
-    await press(page, 'Enter');
+    await confirm(page, 'Sign and close');
     await expect(page.getByText(/^Signed \d/)).toBeVisible();
     await expect(report.getByText('Technician, ')).toBeVisible();
   });

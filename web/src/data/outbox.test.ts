@@ -150,6 +150,14 @@ test('a server made anew, with another opening and another log, is filled again'
   expect((await local()).map(([id]) => id)).toEqual(['new-opening', 'theirs', 'theirs-2', 'a', 'b']);
 });
 
+test('a server that has lost the job refuses nothing in particular: everything waits', async () => {
+  globalThis.fetch = (async () =>
+    problem(404, { detail: 'There is no such job.' })) as typeof globalThis.fetch;
+  await write('a');
+  await expect(syncJob(JOB, store)).rejects.toThrow('There is no such job.');
+  expect(await local()).toEqual([['a', undefined, 'unsent']]);
+});
+
 test('a server that broke counts as one that is away', async () => {
   globalThis.fetch = (async () => problem(500, { detail: 'broken' })) as typeof globalThis.fetch;
   await write('a');

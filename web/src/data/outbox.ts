@@ -43,10 +43,10 @@ async function send(jobId: string, store: LocalStore): Promise<void> {
           await store.entries.update(id, { seq, sendState: 'sent' });
       });
     } catch (error) {
-      if (!(error instanceof ApiProblem) || error.problem.status >= 500) throw error;
       // One entry stands in the way of the rest: set it aside with the reason, and send the rest.
-      const culprit = error.problem.entry?.id ?? batch[0]!.id;
-      await store.entries.update(culprit, { sendState: 'refused', refusal: error.message });
+      // A refusal that names none is about the job or the server; everything waits.
+      if (!(error instanceof ApiProblem) || error.problem.entry?.id === undefined) throw error;
+      await store.entries.update(error.problem.entry.id, { sendState: 'refused', refusal: error.message });
     }
   }
 }

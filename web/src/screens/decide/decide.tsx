@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';
+import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { percent } from '../../parts/percent';
@@ -39,7 +40,9 @@ export function Decide() {
       goOn();
     }
   };
-  const primary = () => (settled ? goOn() : void decide());
+  const armed = useArmed('decide');
+  const ready = settled || (armed && !owed);
+  const primary = () => (settled ? goOn() : armed && void decide());
   useKeys({ Enter: primary });
   return (
     <>
@@ -113,7 +116,7 @@ export function Decide() {
               : undefined
         }
       >
-        <Button kind="go" hint="Enter" onClick={primary} disabled={owed && !settled}>
+        <Button kind="go" hint="Enter" onClick={primary} disabled={!ready}>
           {settled
             ? 'Go on to Sign'
             : choice === HAND_OVER

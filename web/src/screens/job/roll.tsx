@@ -9,7 +9,10 @@ import { useJob } from './job-context';
 export function Roll() {
   const { state, entries, sheet, record } = useJob();
   const end = useRef<HTMLDivElement>(null);
-  useEffect(() => end.current?.scrollIntoView({ block: 'end' }), [state.log.length]);
+  useEffect(() => {
+    // Braces: newer browsers return a promise here, which is no clean-up.
+    void end.current?.scrollIntoView({ block: 'end' });
+  }, [state.log.length]);
   const refused = entries.filter((entry) => entry.sendState === 'refused');
   const unsent = new Set(entries.filter((e) => e.sendState === 'unsent').map((e) => e.id));
   if (state.log.length === 0)

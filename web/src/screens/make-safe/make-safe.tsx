@@ -1,9 +1,10 @@
 /** Make safe: isolate, prove the meter, wait, measure the bus, prove the meter again. */
 import { formatQuantity, locate, type Energy, type Sheet } from '@jeitinho/core';
-import { useEffect, useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { clockTime, countdown, useNow } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
+import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
 import { useKeys } from '../../parts/keys';
@@ -30,7 +31,7 @@ export function MakeSafe() {
     goOn,
   ];
   const act = acts[inHand]!;
-  const armed = useArmed(inHand);
+  const armed = useArmed(`safe ${inHand}`);
   const ready = inHand === 4 || (armed && (inHand !== 2 || bus.ready));
   useKeys({ Enter: () => ready && act() });
   const labels = [
@@ -179,16 +180,4 @@ function Step({ n, inHand, title, done, children }: StepProps) {
       {now && <div className="mt-2 pl-7 max-lg:pl-0">{children}</div>}
     </li>
   );
-}
-
-/** A step takes no press until it has been on screen this long: a double press proves nothing. */
-const ARM_MS = 400;
-
-function useArmed(step: number): boolean {
-  const [armed, setArmed] = useState<number>();
-  useEffect(() => {
-    const timer = setTimeout(() => setArmed(step), ARM_MS);
-    return () => clearTimeout(timer);
-  }, [step]);
-  return armed === step;
 }

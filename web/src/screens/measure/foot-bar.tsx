@@ -20,6 +20,8 @@ export interface FootBarProps {
   /** Undefined where nothing is typed: questions, and tests that are refused now. */
   readonly reading: ReadingEntry | undefined;
   readonly refusal: Refusal | undefined;
+  /** Whether a press may begin live work yet. */
+  readonly armed: boolean;
   readonly settled: boolean;
   readonly onPrimary: () => void;
   readonly onSkip: () => void;
@@ -27,12 +29,13 @@ export interface FootBarProps {
 }
 
 export function FootBar(props: FootBarProps) {
-  const { current, reading, refusal, settled, onPrimary, onSkip, onUndo } = props;
+  const { current, reading, refusal, armed, settled, onPrimary, onSkip, onUndo } = props;
   const { sheet, state } = useJob();
   const typing = reading !== undefined && reading.text !== '';
   const primary = primaryWords(props);
-  const kind = refusal && refusal.code !== 'dead-not-proven' ? 'danger' : 'go';
-  const enabled = refusal !== undefined || (typing ? reading.ready : settled);
+  const gated = refusal && refusal.code !== 'dead-not-proven';
+  const enabled = refusal ? !gated || armed : typing ? reading.ready : settled;
+  const kind = gated ? 'danger' : 'go';
   const canUndo = state.log.some(
     (entry) =>
       entry.withdrawnBy === undefined && entry.kind !== 'opened' && entry.kind !== 'withdrawn',

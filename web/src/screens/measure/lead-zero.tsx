@@ -13,7 +13,9 @@ export function LeadZeroCard({ onDone }: { onDone: () => void }) {
   const { job, state, record } = useJob();
   const [text, setText] = useDraft(`lead.${job.id}`);
   const field = useRef<HTMLInputElement>(null);
-  useEffect(() => field.current?.focus(), []);
+  useEffect(() => {
+    field.current?.focus();
+  }, []);
   const parsed = parseEntry(text, 'ohm');
   const value = parsed.kind === 'value' ? parsed.value : undefined;
   const problem =

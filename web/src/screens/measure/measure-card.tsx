@@ -99,7 +99,9 @@ interface FieldProps {
 
 function Field({ test, point, reading, shown }: FieldProps) {
   const field = useRef<HTMLInputElement>(null);
-  useEffect(() => field.current?.focus({ preventScroll: true }), [test.id, point.id]);
+  useEffect(() => {
+    field.current?.focus({ preventScroll: true });
+  }, [test.id, point.id]);
   useTypeAnywhere(field);
   const figure =
     shown === undefined

@@ -2,6 +2,7 @@
 import { energyRefusal, nextStep, observableId, stateOf } from '@jeitinho/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { useArmed } from '../../parts/armed';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { AskCard } from './ask-card';
@@ -52,11 +53,13 @@ export function Measure() {
   const answer = async (words: string) => {
     if (await record('answer', { test: test.id, answer: words })) setRepeating(undefined);
   };
+  const armed = useArmed(`${step.observable} ${refusal?.code}`);
   const confirmLive = () => void record('energised', { precautions: true });
   const primary = () => {
     if (refusal?.code === 'dead-not-proven') void navigate(`/jobs/${job.id}/safe`);
-    else if (refusal) confirmLive();
-    else if (!empty) void keep();
+    else if (refusal) {
+      if (armed) confirmLive();
+    } else if (!empty) void keep();
     else if (settled || state.skipped.has(step.observable)) goOn();
   };
   /** Back to the place of what was undone: it will want another figure. */
@@ -114,6 +117,7 @@ export function Measure() {
         current={current}
         reading={measured && !zeroing && !refusal ? reading : undefined}
         refusal={refusal}
+        armed={armed}
         settled={settled || state.skipped.has(step.observable)}
         onPrimary={primary}
         onSkip={() => setSkipping(true)}

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { clockTime, longDay } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
+import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
@@ -19,7 +20,8 @@ export function Sign() {
   const [customer, setCustomer] = useDraft(`customer.${job.id}`);
   const [note, setNote] = useDraft(`note.${job.id}`);
   const name = touched || technician !== '' ? technician : job.shop.technician;
-  const ready = state.decision !== undefined && !state.signed && name.trim() !== '';
+  const armed = useArmed('sign');
+  const ready = armed && state.decision !== undefined && !state.signed && name.trim() !== '';
   const sign = async () => {
     if (!ready) return;
     if (
