@@ -20,7 +20,7 @@ export async function freePort(): Promise<number> {
   });
 }
 
-export const freshFolder = (): string => mkdtempSync(join(tmpdir(), 'jeitinho-e2e.'));
+export const freshFolder = (): string => mkdtempSync(join(tmpdir(), 'jeitinho e2e.'));
 
 /** Processes whose command line has all of these words. */
 export function processesWith(...words: string[]): number[] {
