@@ -27,6 +27,9 @@ for (const [name, colorScheme, viewport] of [
       await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
       await expect(page.getByText('Process chiller')).toBeVisible();
       await clean('Today');
+      await page.getByRole('button', { name: 'New visit' }).click();
+      await expect(page.getByLabel('What the customer says')).toBeVisible();
+      await clean('New visit');
       const id = await newJob();
       for (const stage of ['arrive', 'read', 'safe', 'measure', 'decide', 'sign']) {
         await page.goto(`/jobs/${id}/${stage}`);

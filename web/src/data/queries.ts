@@ -1,5 +1,11 @@
 /** Query options, one per resource. Without the server they answer from the device's store. */
-import type { JobListItem, JobResource, ShopResource } from '@jeitinho/core';
+import type {
+  JobListItem,
+  JobResource,
+  ShopResource,
+  SiteResource,
+  UnitResource,
+} from '@jeitinho/core';
 import { queryOptions } from '@tanstack/react-query';
 import { api, Unreachable } from './api';
 import { localStore } from './local-store';
@@ -46,6 +52,12 @@ export const signedJobsOptions = () =>
     queryFn: () => document<JobListItem[]>(`/jobs?status=signed&limit=${LATELY}`),
     refetchInterval: 60_000,
   });
+
+export const unitsOptions = () =>
+  queryOptions({ queryKey: ['units'], queryFn: () => document<UnitResource[]>('/units') });
+
+export const sitesOptions = () =>
+  queryOptions({ queryKey: ['sites'], queryFn: () => document<SiteResource[]>('/sites') });
 
 export const shopOptions = () =>
   queryOptions({

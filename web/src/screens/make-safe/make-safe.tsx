@@ -86,7 +86,7 @@ export function MakeSafe() {
             text={bus.text}
             onText={bus.setText}
             onKeep={act}
-            keep={bus.label}
+            keep={bus.ready ? bus.label : 'Keep'}
             canKeep={ready}
           />
         </div>

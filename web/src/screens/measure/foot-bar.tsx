@@ -80,7 +80,7 @@ export function FootBar(props: FootBarProps) {
             text={reading.text}
             onText={reading.setText}
             onKeep={onPrimary}
-            keep={primary}
+            keep={typing || settled ? primary : 'Keep'}
             canKeep={enabled}
           />
         ) : (

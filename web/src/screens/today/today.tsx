@@ -6,6 +6,7 @@ import { clockTime, longDay, useNow } from '../../data/now';
 import { openJobsOptions, shopOptions, signedJobsOptions } from '../../data/queries';
 import { Notice } from '../../parts/notice';
 import { ThemeSwitch } from '../../parts/theme-switch';
+import { NewVisit } from './new-visit';
 import { STAGE_NAMES } from '../job/stages';
 
 export function Today() {
@@ -24,7 +25,10 @@ export function Today() {
         <ThemeSwitch />
       </header>
       <main className="mx-auto max-w-5xl px-6 py-7 max-lg:px-4 max-lg:py-5">
-        <h1 className="m-0 text-[25px] font-bold">Today</h1>
+        <div className="flex items-center justify-between gap-4">
+          <h1 className="m-0 text-[25px] font-bold">Today</h1>
+          <NewVisit />
+        </div>
         <p className="m-0 mb-5 text-soft">
           {longDay(now)} · {query.isSuccess ? countWords(open.length) : 'one moment'}
         </p>
@@ -39,7 +43,7 @@ export function Today() {
         {first && <FirstVisit job={first} />}
         {query.isSuccess && !first && (
           <p className="border-l-4 border-jade bg-jade-tint px-4 py-3">
-            No visits are open. A job is opened for a unit, and appears here with its time.
+            No visits are open. Open one for a unit with “New visit”; it appears here with its time.
           </p>
         )}
         {rest.length > 0 && (

@@ -1,0 +1,139 @@
+/** Any log at all folds, is assessed and reported without breaking, and refusals keep it lawful. */
+import fc from 'fast-check';
+import { logWriter, smallMeter, smallSheet } from '../../test/small-sheet';
+import { buildReport } from '../report/report';
+import { refusalOf } from './admit';
+import { assess } from './assess';
+import type { EntryKind } from './entries';
+import { foldJob } from './fold';
+import { progressOf } from './progress';
+
+const figure = fc.oneof(
+  fc.record({
+    kind: fc.constant('value' as const),
+    value: fc.double({ min: -1e6, max: 1e6, noNaN: true }),
+  }),
+  fc.constant({ kind: 'overload' as const }),
+);
+
+const step = fc.oneof(
+  fc.record({
+    kind: fc.constant('code'),
+    body: fc.record({ shown: fc.constantFrom('E1', 'X9', null) }),
+  }),
+  fc.record({
+    kind: fc.constant('safed'),
+    body: fc.record({
+      step: fc.constantFrom('isolated', 'meter-proved', 'bus', 'meter-reproved'),
+      reading: figure,
+      typed: fc.constant(''),
+    }),
+  }),
+  fc.record({ kind: fc.constant('energised'), body: fc.constant({ precautions: true }) }),
+  fc.record({ kind: fc.constant('lead'), body: fc.constant({ value: 0.3, half: 0.2 }) }),
+  fc.record({
+    kind: fc.constant('reading'),
+    body: fc.record({
+      test: fc.constantFrom('diode', 'rail', 'out', 'looks', 'nowhere'),
+      point: fc.constantFrom('U', 'V', '12'),
+      function: fc.constantFrom('diode', 'V=', 'ohm'),
+      reading: figure,
+      typed: fc.constant(''),
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('answer'),
+    body: fc.record({
+      test: fc.constantFrom('looks', 'rail'),
+      answer: fc.constantFrom('clean', 'burnt', '?'),
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('skipped'),
+    body: fc.record({
+      test: fc.constantFrom('diode', 'out', 'nowhere'),
+      reason: fc.constant('dark'),
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('decision'),
+    body: fc.record({
+      action: fc.constantFrom('replace', 'hand-over'),
+      part: fc.constantFrom('board', 'gone', null),
+      leading: fc.constant('board'),
+      probability: fc.constant(0.5),
+      reason: fc.constantFrom('', 'because'),
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('signed'),
+    body: fc.constant({ technician: 'Ana', customer: '', note: '' }),
+  }),
+  fc.record({ kind: fc.constant('withdrawn'), body: fc.record({ nth: fc.nat(20) }) }),
+);
+
+const logs = fc.array(fc.record({ step, minutes: fc.nat(4) }), { maxLength: 24 });
+
+/** Writes the steps down; with `lawful`, only those that the rules let through. */
+function written(
+  steps: { step: { kind: string; body: object }; minutes: number }[],
+  lawful: boolean,
+) {
+  const log = logWriter();
+  log.add('opened', { complaint: 'x', meter: smallMeter });
+  for (const { step: raw, minutes } of steps) {
+    log.wait(minutes);
+    const body =
+      'nth' in raw.body
+        ? { entry: log.entries[(raw.body.nth as number) % log.entries.length]!.id, reason: '' }
+        : raw.body;
+    const entry = log.make(raw.kind as EntryKind, body as never);
+    if (lawful && refusalOf(smallSheet, foldJob(smallSheet, log.entries), entry)) continue;
+    log.add(raw.kind as EntryKind, body as never);
+  }
+  return log.entries;
+}
+
+test('whatever the log holds, everything shown of it can be computed', () => {
+  fc.assert(
+    fc.property(logs, (steps) => {
+      const entries = written(steps, false);
+      const state = foldJob(smallSheet, entries);
+      const assessment = assess(smallSheet, state);
+      const report = buildReport(smallSheet, state, assessment);
+      expect(state.log).toHaveLength(entries.length);
+      expect(report.rows).toHaveLength(state.taken.length);
+      expect(progressOf(smallSheet, state)).toHaveLength(6);
+      const shares = [...assessment.suspects.map((s) => s.p), assessment.other.p];
+      for (const p of shares) expect(p).toBeGreaterThanOrEqual(0);
+      for (const p of shares) expect(p).toBeLessThanOrEqual(1 + 1e-9);
+      expect(JSON.stringify(report)).not.toContain('NaN');
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('in a lawful log no dead reading was ever taken outside a proof of dead', () => {
+  fc.assert(
+    fc.property(logs, (steps) => {
+      const entries = written(steps, true);
+      entries.forEach((entry, i) => {
+        if (entry.kind !== 'reading') return;
+        const { energy } = foldJob(smallSheet, entries.slice(0, i));
+        if (entry.body.test === 'diode') expect(energy.kind).toBe('dead');
+        else expect([energy.kind, energy.acknowledged]).toEqual(['live', true]);
+      });
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('a lawful log that is signed was decided first, and ends there unless the signature went', () => {
+  fc.assert(
+    fc.property(logs, (steps) => {
+      const state = foldJob(smallSheet, written(steps, true));
+      if (state.signed) expect(state.decision).toBeDefined();
+    }),
+    { numRuns: 200 },
+  );
+});

@@ -1,0 +1,183 @@
+/** The side paths of a day: another plate, notes, a hand-over, withdrawing, night, no network. */
+import { confirm, expect, press, proveDead, reading, rollCount, test } from '../support/test';
+
+const FRIDGE_JOB = '01930000-0000-7000-8000-000000000031';
+
+test('a plate that differs is noted, and what is being typed survives a reload', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/arrive`);
+  await page.getByRole('button', { name: 'It differs' }).click();
+  await page.getByLabel('What does the plate say?').fill('UF-440i/2, 220 V');
+  await page.getByLabel(/What changed lately/).fill('Storm on Saturday, then');
+  await page.reload();
+  await expect(page.getByLabel('What does the plate say?')).toHaveValue('UF-440i/2, 220 V');
+  await expect(page.getByLabel(/What changed lately/)).toHaveValue('Storm on Saturday, then');
+  await page.getByRole('button', { name: /^Note the difference/ }).click();
+  await expect(page.getByText('The plate differs. UF-440i/2, 220 V')).toBeVisible();
+  await page.getByLabel(/What changed lately/).fill('Storm on Saturday, then warm.');
+  await page.getByLabel(/What changed lately/).press('Enter');
+  await expect(
+    page.getByRole('region', { name: 'Seen and heard' }).getByRole('listitem'),
+  ).toContainText('Storm on Saturday, then warm.');
+  await expect(page.getByLabel(/What changed lately/)).toHaveValue('');
+});
+
+test('a new visit is opened from Today; without the server nothing typed is lost', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New visit' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New visit' });
+  await dialog
+    .getByLabel('Unit', { exact: true })
+    .selectOption({ label: 'Upright fridge · Tarumbê UF-440i · Café Três Candeias' });
+  await expect(dialog.getByRole('button', { name: 'Open and go there' })).toBeDisabled();
+  await dialog.getByLabel('What the customer says').fill('Hums all night.');
+  await context.setOffline(true);
+  await dialog.getByRole('button', { name: 'Open and go there' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('No visit was opened');
+  await context.setOffline(false);
+  await dialog.getByRole('button', { name: 'Open and go there' }).click();
+  await expect(page.getByRole('heading', { name: '“Hums all night.”' })).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByText('“Hums all night.”')).toBeVisible();
+});
+
+test('an unknown code is kept as read and moves no suspect; no code is an answer too', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/read`);
+  const first = page
+    .getByRole('list', { name: /^Suspects/ })
+    .getByRole('listitem')
+    .first();
+  const before = await first.innerText();
+  await page.getByRole('textbox', { name: 'Code' }).fill('99');
+  await expect(page.getByText('is not on this sheet.')).toBeVisible();
+  await press(page, 'Enter');
+  await expect(page.getByRole('region', { name: 'Code 99' })).toContainText('Not on this sheet');
+  expect(await first.innerText()).toBe(before);
+  await page.getByRole('button', { name: 'No code shown' }).click();
+  await expect.poll(() => rollCount(page)).toBe(3);
+});
+
+test('another suspect than the first takes a reason, which the report prints', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/decide`);
+  await page.getByRole('radio', { name: /^Compressor/ }).check();
+  await expect(page.getByRole('button', { name: 'Decide: Compressor' })).toBeDisabled();
+  await page.getByLabel(/Why not .* first\?/).fill('It screams like the last one did.');
+  await page.getByRole('button', { name: 'Decide: Compressor' }).click();
+  const report = page.getByRole('article', { name: 'Service report' });
+  await expect(report).toContainText('Replace: Compressor');
+  await expect(report).toContainText(
+    'Not the first suspect; reason given: It screams like the last one did.',
+  );
+});
+
+test('stopping and handing over is a result; a signed job can be opened again', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/decide`);
+  await page.getByRole('radio', { name: /^Stop here and hand over/ }).check();
+  await page.getByLabel('Why stop here?').fill('Smell of gas from next door.');
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await page.getByLabel('Technician').fill('');
+  await expect(page.getByRole('button', { name: 'Sign and close' })).toBeDisabled();
+  await page.getByLabel('Technician').fill('Rui Prado');
+  await page.getByRole('button', { name: 'Sign and close' }).click();
+  await expect(page.getByText(/^Signed \d/)).toBeVisible();
+  const report = page.getByRole('article', { name: 'Service report' });
+  await expect(report).toContainText('Stop here and hand over');
+  await expect(report).toContainText('Rui Prado');
+
+  await page.goto(`/jobs/${id}/arrive`);
+  await page.getByRole('button', { name: /^Plate matches/ }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'This job is signed.' })).toBeVisible();
+  await page.getByRole('tab', { name: /^Roll/ }).click();
+  await page.getByRole('button', { name: 'Withdraw: Signed by Rui Prado' }).click();
+  await page.getByRole('button', { name: /^Plate matches/ }).click();
+  await expect(page.getByText('✓ The plate on the unit matches.')).toBeVisible();
+});
+
+test('withdrawing the bus reading in the roll takes the proof of dead away', async ({
+  page,
+  newJob,
+}) => {
+  await page.clock.install();
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/safe`);
+  await proveDead(page);
+  await page.getByRole('tab', { name: /^Roll/ }).click();
+  await page.getByRole('button', { name: /^Withdraw: Bus: 2\.8/ }).click();
+  await expect(page.getByRole('status', { name: /^Energy state: NOT PROVEN/ })).toBeVisible();
+  await page.goto(`/jobs/${id}/measure?test=inv-fuse`);
+  await expect(
+    page
+      .getByRole('alert')
+      .filter({ hasText: 'Dead is not proven: the bus must be measured below' }),
+  ).toBeVisible();
+});
+
+test('a live test as found asks for the precautions once, and not again', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/measure?test=mains-main`);
+  await expect(page.getByText('One hand, insulated probes, nothing metal worn.')).toBeVisible();
+  await confirm(page, 'Precautions taken');
+  await reading(page, '0');
+  await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('Out: nothing there');
+  await page.goto(`/jobs/${id}/measure?test=rail-5`);
+  await expect(page.getByRole('textbox', { name: /^Reading/ })).toBeVisible();
+  await reading(page, '-0.1');
+  // Its supply failed: neither pass nor fail.
+  await expect(page.getByRole('status', { name: 'Verdict' })).toContainText(
+    'Void“Mains at the main board” failed, and feeds this.',
+  );
+});
+
+test('day and night are kept, and follow the system until somebody chooses', async ({ page }) => {
+  const theme = () => page.evaluate(() => document.documentElement.dataset.theme);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto('/');
+  expect(await theme()).toBe('night');
+  await page.getByRole('button', { name: /^Light: by system/ }).click();
+  expect(await theme()).toBe('day');
+  await page.reload();
+  expect(await theme()).toBe('day');
+});
+
+test('after one visit the app opens without network, with what was last seen', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/');
+  await expect(page.getByText('Process chiller')).toBeVisible();
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.goto(`/jobs/${FRIDGE_JOB}/arrive`);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await context.setOffline(true);
+  await page.goto('/');
+  await expect(page.getByText('Process chiller')).toBeVisible();
+  await page.goto(`/jobs/${FRIDGE_JOB}/arrive`);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Warm inside');
+  await press(page, 'Enter');
+  await expect(
+    page.getByText('kept here, 1 to send', { exact: true }).filter({ visible: true }),
+  ).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('all kept', { exact: true }).filter({ visible: true })).toBeVisible();
+});

@@ -1,0 +1,128 @@
+/** Opening a job for a unit the shop knows: which unit, what the customer says. */
+import type { JobResource, SiteResource, UnitResource } from '@jeitinho/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api } from '../../data/api';
+import { useDraft } from '../../data/draft';
+import { sitesOptions, unitsOptions } from '../../data/queries';
+import { Button } from '../../parts/button';
+import { Notice } from '../../parts/notice';
+
+export function NewVisit() {
+  const [open, setOpen] = useState(false);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger asChild>
+        <Button>New visit</Button>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 bg-black/50" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 max-h-[92dvh] w-[min(34rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto border-2 border-ink bg-card p-6 max-lg:p-4"
+        >
+          <Dialog.Title className="m-0 text-[25px] font-bold">New visit</Dialog.Title>
+          <NewVisitForm />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function NewVisitForm() {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const units = useQuery(unitsOptions());
+  const sites = useQuery(sitesOptions());
+  const [chosen, setChosen] = useState('');
+  const [complaint, setComplaint] = useDraft('new-visit');
+  const [urgent, setUrgent] = useState(false);
+  const unitId = chosen || (units.data?.[0]?.id ?? '');
+  const opening = useMutation({
+    networkMode: 'always',
+    mutationFn: () =>
+      api<JobResource>('/jobs', {
+        unitId,
+        complaint: complaint.trim(),
+        urgent,
+        visitAt: new Date().toISOString(),
+      }),
+    onSuccess: async (job) => {
+      setComplaint('');
+      await queries.invalidateQueries({ queryKey: ['jobs'] });
+      void navigate(`/jobs/${job.id}/arrive`);
+    },
+  });
+  const ready = unitId !== '' && complaint.trim() !== '' && !opening.isPending;
+  return (
+    <form
+      className="mt-4 flex flex-col gap-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (ready) opening.mutate();
+      }}
+    >
+      <Notice
+        text={
+          opening.isError
+            ? `No visit was opened: ${opening.error.message} What you typed is kept; try again.`
+            : undefined
+        }
+      />
+      <div>
+        <label htmlFor="new-visit-unit" className="text-[14px] text-soft">
+          Unit
+        </label>
+        <select
+          id="new-visit-unit"
+          value={unitId}
+          onChange={(event) => setChosen(event.target.value)}
+          className="mt-1 block min-h-12 w-full border border-soft bg-paper px-2 text-[16px] text-ink"
+        >
+          {(units.data ?? []).map((unit) => (
+            <option key={unit.id} value={unit.id}>
+              {unitWords(unit, sites.data ?? [])}
+            </option>
+          ))}
+        </select>
+      </div>
+      {units.data?.length === 0 && (
+        <p className="m-0 text-marigold">No units are known yet. They are added over the API.</p>
+      )}
+      <label className="block text-[14px] text-soft">
+        What the customer says
+        <textarea
+          rows={3}
+          value={complaint}
+          maxLength={4000}
+          onChange={(event) => setComplaint(event.target.value)}
+          className="mt-1 block w-full border border-soft bg-paper px-3 py-2 text-[16px] text-ink"
+        />
+      </label>
+      <label className="flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          checked={urgent}
+          onChange={(event) => setUrgent(event.target.checked)}
+          className="h-6 w-6 accent-[var(--jade)]"
+        />
+        The unit is down and somebody waits
+      </label>
+      <div className="flex justify-between gap-3">
+        <Dialog.Close asChild>
+          <Button kind="quiet">Cancel</Button>
+        </Dialog.Close>
+        <Button kind="go" type="submit" disabled={!ready}>
+          Open and go there
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function unitWords(unit: UnitResource, sites: readonly SiteResource[]): string {
+  const site = sites.find((each) => each.id === unit.siteId)?.name;
+  return [unit.label, `${unit.maker} ${unit.model}`, site].filter(Boolean).join(' · ');
+}
