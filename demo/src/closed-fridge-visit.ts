@@ -55,7 +55,7 @@ export function closedFridgeVisit(id: (n: number) => string, unitId: string): De
         action: 'replace',
         part: 'sensor',
         leading: 'sensor',
-        probability: 0.97,
+        probability: 0.9935,
         reason: '',
       }),
       entry('signed', 22, {

@@ -2,6 +2,7 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useKeys } from './keys';
+import { DialogFrame } from './dialog-frame';
 
 const KEYS: readonly [string, string][] = [
   ['Enter', 'go on, keep the reading'],
@@ -24,26 +25,19 @@ export function KeysHelp() {
   useKeys({ '?': () => setOpen(true) });
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-black/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 max-h-[90dvh] w-[min(30rem,92vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto border-2 border-ink bg-card p-6"
-        >
-          <Dialog.Title className="m-0 text-[25px] font-bold">Keys</Dialog.Title>
-          <dl className="m-0 mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
-            {KEYS.map(([key, does]) => (
-              <div key={key} className="contents">
-                <dt className="figure font-semibold">{key}</dt>
-                <dd className="m-0">{does}</dd>
-              </div>
-            ))}
-          </dl>
-          <Dialog.Close className="mt-4 min-h-11 cursor-pointer border border-soft px-4">
-            Close
-          </Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
+      <DialogFrame title="Keys">
+        <dl className="m-0 mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
+          {KEYS.map(([key, does]) => (
+            <div key={key} className="contents">
+              <dt className="figure font-semibold">{key}</dt>
+              <dd className="m-0">{does}</dd>
+            </div>
+          ))}
+        </dl>
+        <Dialog.Close className="mt-4 min-h-11 cursor-pointer border border-soft px-4">
+          Close
+        </Dialog.Close>
+      </DialogFrame>
     </Dialog.Root>
   );
 }

@@ -175,7 +175,7 @@ function Row({ row, again }: { row: ReportRow; again: boolean }) {
   return (
     <tr className={gone ? 'text-soft' : ''}>
       <td className={`${CELL} figure text-[14px]`}>{clockTime(row.at)}</td>
-      <td className={CELL}>
+      <td className={`${CELL} min-w-44`}>
         <span className={again ? 'sr-only' : ''}>{gone ? <s>{row.title}</s> : row.title}</span>
         <span className="block text-[13px] text-soft">
           {row.where} · {row.function}, {row.state}

@@ -9,6 +9,7 @@ import { useDraft } from '../../data/draft';
 import { sitesOptions, unitsOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
 import { Notice } from '../../parts/notice';
+import { DialogFrame } from '../../parts/dialog-frame';
 
 export function NewVisit() {
   const [open, setOpen] = useState(false);
@@ -17,16 +18,9 @@ export function NewVisit() {
       <Dialog.Trigger asChild>
         <Button>New visit</Button>
       </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-black/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 max-h-[92dvh] w-[min(34rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto border-2 border-ink bg-card p-6 max-lg:p-4"
-        >
-          <Dialog.Title className="m-0 text-[25px] font-bold">New visit</Dialog.Title>
-          <NewVisitForm />
-        </Dialog.Content>
-      </Dialog.Portal>
+      <DialogFrame title="New visit">
+        <NewVisitForm />
+      </DialogFrame>
     </Dialog.Root>
   );
 }
