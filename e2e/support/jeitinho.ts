@@ -66,6 +66,8 @@ export class Jeitinho {
       ...this.more,
     ]);
     this.process = child;
+    // A test that fails on the way leaves nothing running behind it.
+    process.once('exit', () => child.kill('SIGTERM'));
     const ready = new Promise<void>((done, fail) => {
       const timer = setTimeout(
         () => fail(new Error(`not ready in time: ${this.output}`)),

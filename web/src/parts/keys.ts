@@ -1,5 +1,5 @@
 /** Keys that work anywhere on a screen, unless the person is typing into a field that wants them. */
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { flushSync } from 'react-dom';
 
 export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>;
@@ -19,7 +19,8 @@ function takenByFocus(event: KeyboardEvent): boolean {
  */
 export function useKeys(keys: KeyMap): void {
   const latest = useRef(keys);
-  useEffect(() => {
+  // Before the screen shows the change, so that a key pressed on seeing it means what it says.
+  useLayoutEffect(() => {
     latest.current = keys;
   });
   useEffect(() => {
