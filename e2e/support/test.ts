@@ -35,7 +35,7 @@ export { expect, type Page };
 
 /** Types a figure into the field in hand and keeps it with Enter; waits until it is written down. */
 export async function reading(page: Page, typed: string): Promise<void> {
-  const before = await rollCount(page);
+  const before = await opened(page);
   await page.keyboard.type(typed);
   await page.keyboard.press('Enter');
   await expect.poll(() => rollCount(page)).toBeGreaterThan(before);
@@ -43,9 +43,15 @@ export async function reading(page: Page, typed: string): Promise<void> {
 
 /** Presses a key and waits until something was written down. */
 export async function press(page: Page, key: string): Promise<void> {
-  const before = await rollCount(page);
+  const before = await opened(page);
   await page.keyboard.press(key);
   await expect.poll(() => rollCount(page)).toBeGreaterThan(before);
+}
+
+/** Waits until the job's opening has come from the server, so that it is not taken for a new entry. */
+export async function opened(page: Page): Promise<number> {
+  await expect.poll(() => rollCount(page)).toBeGreaterThan(0);
+  return rollCount(page);
 }
 
 /** How many lines the roll has, as its tab says. */

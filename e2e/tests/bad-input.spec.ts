@@ -124,6 +124,7 @@ test('an entry the server will not take is set aside with its reason; the rest g
   const id = await newJob();
   await page.goto(`/jobs/${id}/arrive`);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await opened(page);
   // Somebody else signs the job meanwhile: this device does not know yet.
   await page.context().setOffline(true);
   await press(page, 'Enter');
