@@ -1,6 +1,7 @@
 /** Nonsense, wrong states, lost servers, two tabs: a clear message, nothing lost, nothing double. */
 import {
   expect,
+  opened,
   press,
   proveDead,
   reading,
