@@ -1,5 +1,14 @@
 /** The side paths of a day: another plate, notes, a hand-over, withdrawing, night, no network. */
-import { confirm, expect, press, proveDead, reading, rollCount, test } from '../support/test';
+import {
+  confirm,
+  expect,
+  opened,
+  press,
+  proveDead,
+  reading,
+  rollCount,
+  test,
+} from '../support/test';
 
 const FRIDGE_JOB = '01930000-0000-7000-8000-000000000031';
 
@@ -169,6 +178,7 @@ test('after one visit the app opens without network, with what was last seen', a
   await page.evaluate(() => navigator.serviceWorker.ready);
   await page.goto(`/jobs/${FRIDGE_JOB}/arrive`);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await opened(page);
   await context.setOffline(true);
   await page.goto('/');
   await expect(page.getByText('Process chiller')).toBeVisible();
