@@ -7,14 +7,36 @@ export { normalCdf } from './numeric/normal';
 export * from './judge/expectation';
 export * from './judge/judge';
 export * from './judge/words';
+export * from './judge/given';
+export * from './judge/purpose';
+export {
+  expectWords,
+  limitProblem,
+  outcomesOf,
+  testExpectationSchema,
+  type TestExpectation,
+} from './judge/test-expectation';
+export * from './judge/groups/rules';
+export { nameTerminals, type MotorTerminals } from './judge/groups/sum';
+export { spreadOf, unbalancePercent } from './judge/groups/balance';
+export type { GroupReading } from './judge/groups/readings';
+export * from './judge/series/rules';
+export * from './judge/series/samples';
+export { decayTime, fitDecay, type Decay } from './judge/series/decays';
+export * from './numeric/propagate';
+export * from './curves/schema';
+export * from './curves/curve';
 export type { Remedy } from './judge/remedy';
 export * from './meter/functions';
 export * from './meter/profile';
+export * from './meter/fitness';
 export * from './sheet/schema';
 export * from './sheet/observables';
 export * from './sheet/places';
 export * from './sheet/lookup';
 export * from './sheet/check';
+export * from './sheet/all-tests';
+export * from './sheet/write';
 export * from './codes/match';
 export * from './diagnose/model';
 export * from './diagnose/hypotheses';
@@ -23,6 +45,7 @@ export * from './diagnose/belief';
 export * from './diagnose/weights';
 export * from './job/entries';
 export * from './job/energy';
+export * from './job/instruments';
 export * from './job/fold';
 export * from './job/admit';
 export * from './job/assess';
@@ -31,3 +54,9 @@ export * from './job/progress';
 export * from './job/summary';
 export * from './report/report';
 export * from './api/resources';
+export * from './formulas/refrigerants';
+export * from './formulas/refrigeration';
+export * from './formulas/electricity';
+export * from './formulas/business';
+export * from './formulas/formula';
+export { findFormula, FORMULAS } from './formulas/catalogue';

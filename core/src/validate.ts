@@ -3,10 +3,14 @@
  * brings Ajv along: `@jeitinho/core/validate`.
  */
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
-import Ajv, { type ErrorObject, type ValidateFunction } from 'ajv';
+import Ajv, { type ValidateFunction } from 'ajv';
 import { entryBodies, entryEnvelope, type LogEntry } from './job/entries';
 import { checkSheet, type SheetProblem } from './sheet/check';
-import { sheetSchema, type Sheet } from './sheet/schema';
+import { problem } from './sheet/checks/problem';
+import { SHEET_FORMAT, sheetSchema, type Sheet } from './sheet/schema';
+import { DEEPEST, LARGEST_SHEET, tooDeep } from './validation/bounds';
+import { MOST_PROBLEMS, problemsFrom } from './validation/schema-problems';
+import { unknownFields } from './validation/unknown-fields';
 
 export type { SheetProblem };
 export type Checked<T> =
@@ -16,9 +20,6 @@ export type Checked<T> =
 // Nothing is coerced, defaulted or removed: what came in is what is kept.
 const ajv = new Ajv({ allErrors: true, strict: true, strictTypes: false, strictTuples: false });
 const compiled = new WeakMap<object, ValidateFunction>();
-
-/** Problems named with their path, at most this many: a damaged file may have thousands. */
-const MOST_PROBLEMS = 200;
 
 function validatorFor(schema: TSchema): ValidateFunction {
   const known = compiled.get(schema);
@@ -35,37 +36,83 @@ export function check<S extends TSchema>(schema: S, value: unknown, base = ''): 
   return { ok: false, problems: problemsFrom(validate.errors ?? [], base) };
 }
 
-function problemsFrom(errors: readonly ErrorObject[], base: string): SheetProblem[] {
-  // Branches of a union each complain; the union's own line adds nothing to them.
-  const telling = errors.filter((e) => e.keyword !== 'anyOf' || errors.length === 1);
-  const seen = new Set<string>();
-  return telling
-    .map((error) => ({ path: base + error.instancePath, message: sentence(error) }))
-    .filter(({ path, message }) => !seen.has(path + message) && seen.add(path + message))
-    .slice(0, MOST_PROBLEMS);
-}
+/** A sheet that can be used, with what is worth a second look; or all that keeps it from being one. */
+export type ReadSheet =
+  | { readonly ok: true; readonly value: Sheet; readonly warnings: readonly SheetProblem[] }
+  | {
+      readonly ok: false;
+      readonly problems: readonly SheetProblem[];
+      readonly warnings: readonly SheetProblem[];
+    };
 
-function sentence(error: ErrorObject): string {
-  switch (error.keyword) {
-    case 'required':
-      return `“${error.params.missingProperty}” is missing.`;
-    case 'additionalProperties':
-      return `“${error.params.additionalProperty}” is not a field here.`;
-    case 'const':
-      return `must be ${JSON.stringify(error.params.allowedValue)}.`;
-    case 'pattern':
-      return 'is not written as it should be.';
-    default:
-      return `${error.message ?? 'is not valid'}.`;
-  }
-}
+const refused = (found: SheetProblem): ReadSheet => ({ ok: false, problems: [found], warnings: [] });
 
-/** Read a sheet: its schema, then whether it hangs together. */
-export function readSheet(value: unknown): Checked<Sheet> {
+/** Read a sheet: its bounds and format, its schema, then whether it hangs together. */
+export function readSheet(value: unknown): ReadSheet {
+  const deep = tooDeep(value);
+  if (deep !== undefined)
+    return refused(
+      problem('too-deep', deep, `nests deeper than ${DEEPEST} levels or contains itself; no sheet does.`),
+    );
+  const format = formatProblem(value);
+  if (format) return refused(format);
+  const warnings = unknownFields(sheetSchema, value);
   const shaped = check(sheetSchema, value);
-  if (!shaped.ok) return shaped;
-  const problems = checkSheet(shaped.value);
-  return problems.length === 0 ? shaped : { ok: false, problems };
+  if (!shaped.ok) return { ok: false, problems: shaped.problems, warnings };
+  const found = checkSheet(shaped.value);
+  const problems = found.filter(({ severity }) => severity === 'problem').slice(0, MOST_PROBLEMS);
+  const remarks = [...found.filter(({ severity }) => severity === 'warning'), ...warnings];
+  return problems.length > 0
+    ? { ok: false, problems, warnings: remarks }
+    : { ok: true, value: shaped.value, warnings: remarks };
+}
+
+/** Read a sheet from the text of a file. */
+export function readSheetText(text: string): ReadSheet {
+  if (text.length > LARGEST_SHEET)
+    return refused(
+      problem(
+        'too-large',
+        '',
+        `The file has ${Math.round(text.length / 1e6)} million characters; a sheet may have ${LARGEST_SHEET / 1e6} million. Leave pictures out and split what are two machines.`,
+      ),
+    );
+  let value: unknown;
+  try {
+    value = JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    const where = (error as Error).message.match(/position (\d+)/)?.[1];
+    const line = where === undefined ? undefined : text.slice(0, Number(where)).split('\n').length;
+    return refused(
+      problem(
+        'not-json',
+        '',
+        `This is not a sheet file: its JSON breaks off${line === undefined ? '' : ` in line ${line}`}. Export it again, or mend it there.`,
+      ),
+    );
+  }
+  return readSheet(value);
+}
+
+const FORMAT = /^jeitinho\.sheet\/(\d+)$/;
+
+function formatProblem(value: unknown): SheetProblem | undefined {
+  if (value === null || typeof value !== 'object' || Array.isArray(value))
+    return problem('schema', '', 'A sheet is one group of fields in { }; this is something else.');
+  const { format } = value as { format?: unknown };
+  if (format === SHEET_FORMAT) return undefined;
+  const version = typeof format === 'string' ? FORMAT.exec(format)?.[1] : undefined;
+  if (version !== undefined && Number(version) > 1)
+    return problem(
+      'newer-format',
+      '/format',
+      `This sheet is of format ${version}; this program reads format 1. Update the program, or ask for an export in format 1.`,
+    );
+  return problem(
+    'schema',
+    '/format',
+    `“format” must be ${JSON.stringify(SHEET_FORMAT)}; without it nobody knows what this file is.`,
+  );
 }
 
 /** One entry of the log: its envelope, then the body its kind asks for. */
@@ -73,7 +120,7 @@ export function readEntry(value: unknown, base = ''): Checked<LogEntry> {
   const envelope = check(entryEnvelope, value, base);
   if (!envelope.ok) return envelope;
   if (Number.isNaN(Date.parse(envelope.value.at)))
-    return { ok: false, problems: [{ path: `${base}/at`, message: 'is not a moment in time.' }] };
+    return { ok: false, problems: [problem('schema', `${base}/at`, 'is not a moment in time.')] };
   const body = check(entryBodies[envelope.value.kind], envelope.value.body, `${base}/body`);
   if (!body.ok) return body;
   return { ok: true, value: envelope.value as LogEntry };

@@ -2,13 +2,17 @@
  * May this entry be appended? The same rule on the device and on the server. Refusals are about
  * safety and sense, never about the order of the work: the trail locks no other door.
  */
+import { askedBy, resolveExpectation } from '../judge/given';
+import { isSeries } from '../judge/test-expectation';
 import { METER_FUNCTIONS } from '../meter/functions';
+import { expectOf, functionOf } from '../sheet/all-tests';
 import { findPart, findPoint, findTest, stateName, stateOf } from '../sheet/lookup';
-import type { Sheet, Test } from '../sheet/schema';
+import { isMeasured, type MeasureTest, type Sheet, type Test } from '../sheet/schema';
 import { formatQuantity } from '../units/format';
 import type { EntryOf, LogEntry } from './entries';
 import type { Energy } from './energy';
 import type { JobState } from './fold';
+import { dutyOf, meterProblem, type WantedOf } from './instruments';
 
 export type RefusalCode =
   | 'dead-not-proven'
@@ -18,6 +22,11 @@ export type RefusalCode =
   | 'unknown-test'
   | 'wrong-function'
   | 'negative-reading'
+  | 'meter-unfit'
+  | 'given-owed'
+  | 'given-beyond'
+  | 'not-a-series'
+  | 'not-in-order'
   | 'unknown-answer'
   | 'unknown-part'
   | 'reason-owed'
@@ -43,9 +52,13 @@ export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refus
     case 'opened':
       return state.log.length > 0 ? refuse('already-open', 'This job is open already.') : undefined;
     case 'safed':
-      return safeStep(sheet, state.energy, entry);
+      return safeStep(sheet, state, entry);
     case 'reading':
       return reading(sheet, state, entry);
+    case 'series':
+      return series(sheet, state, entry);
+    case 'given':
+      return given(sheet, entry);
     case 'answer':
       return answer(sheet, state, entry);
     case 'skipped':
@@ -99,7 +112,11 @@ function deadReason(sheet: Sheet, energy: Energy): string {
   }
 }
 
-function safeStep(sheet: Sheet, energy: Energy, entry: EntryOf<'safed'>): Refusal | undefined {
+function safeStep(
+  sheet: Sheet,
+  { energy, meters }: JobState,
+  entry: EntryOf<'safed'>,
+): Refusal | undefined {
   const outOfOrder = (message: string) => refuse('safe-step-out-of-order', message);
   switch (entry.body.step) {
     case 'isolated':
@@ -112,7 +129,7 @@ function safeStep(sheet: Sheet, energy: Energy, entry: EntryOf<'safed'>): Refusa
       if (!entry.body.reading)
         return outOfOrder('The bus needs a figure: time alone is not proof.');
       return energy.next === 'bus' || energy.next === 'reprove-meter'
-        ? undefined
+        ? meterRefusal(meters, sheet, { function: 'V=', live: true })
         : outOfOrder('Isolate, and prove the meter on a known source, before measuring the bus.');
     case 'meter-reproved':
       return energy.next === 'reprove-meter'
@@ -126,32 +143,92 @@ function safeStep(sheet: Sheet, energy: Energy, entry: EntryOf<'safed'>): Refusa
   }
 }
 
-function reading(sheet: Sheet, state: JobState, entry: EntryOf<'reading'>): Refusal | undefined {
-  const { body } = entry;
+function meterRefusal(
+  meters: JobState['meters'],
+  sheet: Sheet,
+  wanted: WantedOf,
+): Refusal | undefined {
+  const problem = meterProblem(meters, sheet, wanted);
+  return problem && refuse('meter-unfit', problem.message);
+}
+
+/** The test and point that a figure belongs to, or why it belongs nowhere. */
+function placeOf(
+  sheet: Sheet,
+  { body }: EntryOf<'reading'> | EntryOf<'series'>,
+): Refusal | { test: MeasureTest; point: MeasureTest['points'][number] } {
   const test = findTest(sheet, body.test);
-  if (!test || !findPoint(test, body.point)) return unknownTest(`${body.test}@${body.point}`);
-  if (test.how !== 'measure')
+  if (test && !isMeasured(test))
     return refuse('unknown-test', `“${test.title}” takes an answer, not a figure.`);
-  if (test.function !== body.function)
+  const point = test && findPoint(test, body.point);
+  if (!test || !point) return unknownTest(`${body.test}@${body.point}`);
+  const fn = functionOf(test, point);
+  if (fn !== body.function)
     return refuse(
       'wrong-function',
-      `This test wants the meter on ${METER_FUNCTIONS[test.function].words}, not on ${METER_FUNCTIONS[body.function].words}.`,
+      `This test wants the meter on ${METER_FUNCTIONS[fn].words}, not on ${METER_FUNCTIONS[body.function].words}.`,
     );
-  if (
-    body.reading.kind === 'value' &&
-    body.reading.value < 0 &&
-    !METER_FUNCTIONS[test.function].signed
-  )
+  return { test, point };
+}
+
+function reading(sheet: Sheet, state: JobState, entry: EntryOf<'reading'>): Refusal | undefined {
+  const place = placeOf(sheet, entry);
+  if ('code' in place) return place;
+  const { test, point } = place;
+  const { reading: figure } = entry.body;
+  const { words, signed } = METER_FUNCTIONS[functionOf(test, point)];
+  if (figure.kind === 'value' && figure.value < 0 && !signed)
     return refuse(
       'negative-reading',
-      `A meter on ${METER_FUNCTIONS[test.function].words} shows nothing below zero. Check the figure.`,
+      `A meter on ${words} shows nothing below zero. Check the figure.`,
     );
-  return energyRefusal(sheet, state.energy, test);
+  const expect = expectOf(test, point);
+  if (isSeries(expect))
+    return refuse('not-a-series', `“${test.title}” wants a series of figures over time, not one.`);
+  const asked = askedBy(expect);
+  if (asked && !state.given.has(test.id))
+    return refuse('given-owed', `First: ${asked.asks}. The limits of this test hang on it.`);
+  return (
+    energyRefusal(sheet, state.energy, test) ??
+    meterRefusal(state.meters, sheet, dutyOf(sheet, test, point, state.given.get(test.id)))
+  );
+}
+
+function series(sheet: Sheet, state: JobState, entry: EntryOf<'series'>): Refusal | undefined {
+  const place = placeOf(sheet, entry);
+  if ('code' in place) return place;
+  const { test, point } = place;
+  if (!isSeries(expectOf(test, point)))
+    return refuse('not-a-series', `“${test.title}” wants one figure, not a series.`);
+  const { samples } = entry.body;
+  if (samples.some(({ t }, i) => i > 0 && t < samples[i - 1]!.t))
+    return refuse('not-in-order', 'The figures of a series must stand in the order of time.');
+  return (
+    energyRefusal(sheet, state.energy, test) ??
+    meterRefusal(state.meters, sheet, dutyOf(sheet, test, point))
+  );
+}
+
+function given(sheet: Sheet, { body }: EntryOf<'given'>): Refusal | undefined {
+  const test = findTest(sheet, body.test);
+  if (!test || !isMeasured(test)) return unknownTest(body.test);
+  const asking = test.points
+    .map((point) => expectOf(test, point))
+    .filter((expect) => !isSeries(expect))
+    .filter((expect) => askedBy(expect));
+  if (asking.length === 0)
+    return refuse('unknown-test', `“${test.title}” asks for no such figure.`);
+  const beyond = asking.some(
+    (expect) => resolveExpectation(expect, body.value, sheet.curves ?? []) === undefined,
+  );
+  return beyond
+    ? refuse('given-beyond', 'The sensor’s curve does not reach there. Check the figure and its unit.')
+    : undefined;
 }
 
 function answer(sheet: Sheet, state: JobState, entry: EntryOf<'answer'>): Refusal | undefined {
   const test = findTest(sheet, entry.body.test);
-  if (!test || test.how === 'measure') return unknownTest(entry.body.test);
+  if (!test || isMeasured(test)) return unknownTest(entry.body.test);
   if (!Object.hasOwn(test.answers, entry.body.answer))
     return refuse('unknown-answer', `“${entry.body.answer}” is not an answer to “${test.title}”.`);
   return energyRefusal(sheet, state.energy, test);

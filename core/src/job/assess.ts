@@ -4,7 +4,7 @@ import type { Evidence } from '../diagnose/likelihood';
 import { modelOf, type DiagnosticModel } from '../diagnose/model';
 import { leaveOneOut, surpriseIn, type Weight } from '../diagnose/weights';
 import type { Fault, Part, Sheet } from '../sheet/schema';
-import type { JobState, Taken } from './fold';
+import type { JobState, Taken, TakenGroup } from './fold';
 import { notProvenOf, type NotProven } from './not-proven';
 
 /** One piece of evidence and the log entry it stands in. */
@@ -14,7 +14,8 @@ export interface EvidenceItem {
   /** Where it came from: a shown code, or a reading or answer that counts. */
   readonly from:
     | { readonly kind: 'code'; readonly code: string }
-    | { readonly kind: 'taken'; readonly taken: Taken };
+    | { readonly kind: 'taken'; readonly taken: Taken }
+    | { readonly kind: 'group'; readonly group: TakenGroup };
 }
 
 export interface Suspect {
@@ -81,7 +82,14 @@ export function evidenceOf(state: JobState): EvidenceItem[] {
     const test = taken.observable;
     const evidence: Evidence =
       taken.kind === 'answer' ? { test, outcome: taken.outcome } : { test, p: taken.judgement.p };
-    return [{ entry: entry.id, evidence, from: { kind: 'taken', taken } }];
+    const groups = state.groups
+      .filter((group) => group.entry === entry.id)
+      .map((group): EvidenceItem => ({
+        entry: entry.id,
+        evidence: { test: group.observable, p: group.judgement.p },
+        from: { kind: 'group', group },
+      }));
+    return [{ entry: entry.id, evidence, from: { kind: 'taken', taken } }, ...groups];
   });
 }
 
@@ -98,7 +106,10 @@ export function assess(sheet: Sheet, state: JobState): Assessment {
       ? belief
       : infer(
           model,
-          evidence.slice(0, -1).map((item) => item.evidence),
+          // One reading may complete a rule as well: both came with the same entry.
+          evidence
+            .filter((item) => item.entry !== evidence.at(-1)!.entry)
+            .map((item) => item.evidence),
         ).belief;
   const weights = leaveOneOut(inference);
   const suspects = rankSuspects(sheet, belief, before, weights.faults);

@@ -27,6 +27,9 @@ export const readingSchema = Type.Union([
 const strict = <T extends Record<string, TSchema>>(properties: T) =>
   Type.Object(properties, { additionalProperties: false });
 
+/** How many figures one series may hold. */
+export const MOST_SAMPLES = 5000;
+
 /** Steps of proving a machine dead, in their order. */
 export const SAFE_STEPS = ['isolated', 'meter-proved', 'bus', 'meter-reproved'] as const;
 export type SafeStep = (typeof SAFE_STEPS)[number];
@@ -64,7 +67,33 @@ export const entryBodies = {
     function: meterFunctionSchema,
     reading: readingSchema,
     typed: Type.String({ maxLength: 60 }),
+    /** Contact was proven: leads touched, scraped to metal, a second point, a known source. */
+    contact: Type.Optional(Type.Literal(true)),
   }),
+  /** Readings of one point over time. */
+  series: strict({
+    test: Id,
+    point: Id,
+    function: meterFunctionSchema,
+    samples: Type.Array(
+      strict({
+        t: Type.Number({ minimum: 0, maximum: 1e6 }),
+        value: Type.Number({ minimum: -1e15, maximum: 1e15 }),
+        driver: Type.Optional(Type.Number({ minimum: -1e9, maximum: 1e9 })),
+      }),
+      { minItems: 1, maxItems: MOST_SAMPLES },
+    ),
+    /** Seconds at which the event of the rule was marked. */
+    event: Type.Optional(Type.Number({ minimum: 0, maximum: 1e6 })),
+  }),
+  /** A figure that limits hang on: off this unit's label, by a reference instrument. SI, °C. */
+  given: strict({
+    test: Id,
+    value: Type.Number({ minimum: -1e12, maximum: 1e12 }),
+    typed: Type.String({ maxLength: 60 }),
+  }),
+  /** Another meter taken in hand. */
+  meter: strict({ meter: meterProfileSchema }),
   answer: strict({ test: Id, answer: Type.String({ minLength: 1, maxLength: 120 }) }),
   skipped: strict({ test: Id, point: Type.Optional(Id), reason: Note }),
   decision: strict({

@@ -1,10 +1,19 @@
 /** From the log to the present state of the job. Pure: the same entries give the same state. */
 import { matchCode } from '../codes/match';
 import { judge, type Judgement, type LeadZero, type Reading } from '../judge/judge';
+import { resolveExpectation } from '../judge/given';
+import { judgeTogether, type TogetherRule } from '../judge/groups/rules';
+import type { GroupReading } from '../judge/groups/readings';
+import { isolationReason, parallelCouldExplain } from '../judge/isolation';
+import { judgeSeries } from '../judge/series/rules';
+import type { Series } from '../judge/series/samples';
+import { isSeries } from '../judge/test-expectation';
 import { accuracyAt, type MeterProfile } from '../meter/profile';
+import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { findPoint, findTest } from '../sheet/lookup';
-import { observableId } from '../sheet/observables';
-import type { AskTest, MeasureTest, Sheet, SheetCode, TestPoint } from '../sheet/schema';
+import { observableId, rulePoints } from '../sheet/observables';
+import { isMeasured, type AskTest, type MeasureTest, type Sheet, type SheetCode, type TestPoint } from '../sheet/schema';
+import { dutyOf, instrumentFor } from './instruments';
 import { AS_FOUND, afterSafeStep, doubt, energise, type Energy } from './energy';
 import { inLogOrder, type BodyOf, type EntryOf, type StoredEntry } from './entries';
 import { voidReasons } from './prerequisites';
@@ -33,6 +42,17 @@ export interface TakenReading extends TakenCommon {
   readonly typed: string;
   readonly judgement: Judgement;
   readonly lead?: LeadZero;
+  /** The label's or reference instrument's figure that its limits hang on. */
+  readonly given?: number;
+  /** Proven contact was recorded with it. */
+  readonly contact: boolean;
+}
+export interface TakenSeries extends TakenCommon {
+  readonly kind: 'series';
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+  readonly series: Series;
+  readonly judgement: Judgement;
 }
 export interface TakenAnswer extends TakenCommon {
   readonly kind: 'answer';
@@ -40,7 +60,17 @@ export interface TakenAnswer extends TakenCommon {
   readonly answer: string;
   readonly outcome: string;
 }
-export type Taken = TakenReading | TakenAnswer;
+export type Taken = TakenReading | TakenSeries | TakenAnswer;
+
+/** What several readings of one test say together. */
+export interface TakenGroup {
+  /** The entry that completed it. */
+  readonly entry: string;
+  readonly observable: string;
+  readonly test: MeasureTest;
+  readonly rule: TogetherRule;
+  readonly judgement: Judgement;
+}
 
 export interface ShownCode {
   readonly entry: string;
@@ -56,7 +86,10 @@ export interface JobState {
   /** The whole log in order, withdrawn entries marked. */
   readonly log: readonly FoldedEntry[];
   readonly complaint: string;
+  /** The meter last taken in hand. */
   readonly meter: MeterProfile | null;
+  /** All meters of this job, the latest first; the first one fit for a test is taken to be used. */
+  readonly meters: readonly MeterProfile[];
   readonly energy: Energy;
   readonly arrived?: EntryOf<'arrived'>;
   readonly observed: readonly EntryOf<'observed'>[];
@@ -65,10 +98,14 @@ export interface JobState {
   readonly noCode: boolean;
   readonly access: ReadonlySet<string>;
   readonly lead?: LeadZero;
+  /** Figures that limits hang on, by test. */
+  readonly given: ReadonlyMap<string, number>;
   /** Every reading and answer in order, whatever became of it. */
   readonly taken: readonly Taken[];
   /** The one that stands for each observable, `counts` or `void`. */
   readonly current: ReadonlyMap<string, Taken>;
+  /** Rules over several readings, as soon as all that they need stand. */
+  readonly groups: readonly TakenGroup[];
   /** Points and questions left out on purpose, by observable, with the reason. */
   readonly skipped: ReadonlyMap<string, string>;
   readonly decision?: EntryOf<'decision'>;
@@ -94,12 +131,13 @@ export function foldJob(sheet: Sheet, entries: readonly StoredEntry[]): JobState
 
   const draft = emptyDraft();
   for (const entry of log) apply(draft, entry, sheet);
-  return finish(draft, log);
+  return finish(draft, log, sheet);
 }
 
 interface Draft {
   complaint: string;
   meter: MeterProfile | null;
+  meters: MeterProfile[];
   energy: Energy;
   arrived?: EntryOf<'arrived'>;
   observed: EntryOf<'observed'>[];
@@ -107,6 +145,7 @@ interface Draft {
   noCode: boolean;
   access: Set<string>;
   lead?: LeadZero;
+  given: Map<string, number>;
   taken: Taken[];
   skipped: Map<string, string>;
   decision?: EntryOf<'decision'>;
@@ -117,11 +156,13 @@ function emptyDraft(): Draft {
   return {
     complaint: '',
     meter: null,
+    meters: [],
     energy: AS_FOUND,
     observed: [],
     codes: [],
     noCode: false,
     access: new Set(),
+    given: new Map(),
     taken: [],
     skipped: new Map(),
   };
@@ -135,7 +176,13 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
   switch (entry.kind) {
     case 'opened':
       draft.complaint = entry.body.complaint;
-      draft.meter = entry.body.meter;
+      if (entry.body.meter) takeInHand(draft, entry.body.meter);
+      break;
+    case 'meter':
+      takeInHand(draft, entry.body.meter);
+      break;
+    case 'given':
+      draft.given.set(entry.body.test, entry.body.value);
       break;
     case 'arrived':
       draft.arrived = entry;
@@ -150,7 +197,12 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
       draft.access.add(entry.body.access);
       break;
     case 'safed':
-      draft.energy = afterSafeStep(draft.energy, entry, sheet, draft.meter);
+      draft.energy = afterSafeStep(
+        draft.energy,
+        entry,
+        sheet,
+        instrumentFor(draft.meters, sheet, { function: 'V=', live: true }),
+      );
       break;
     case 'energised':
       draft.energy = energise(entry.at);
@@ -159,6 +211,7 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
       draft.lead = entry.body;
       break;
     case 'reading':
+    case 'series':
     case 'answer': {
       const taken = take(draft, entry, sheet);
       if (taken) draft.taken.push(taken);
@@ -183,7 +236,7 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
 
 function applyWithdrawn(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
   if (entry.kind === 'energised') draft.energy = doubt(entry.at);
-  if (entry.kind === 'reading' || entry.kind === 'answer') {
+  if (entry.kind === 'reading' || entry.kind === 'series' || entry.kind === 'answer') {
     const taken = take(draft, entry, sheet);
     if (taken) draft.taken.push({ ...taken, standing: { kind: 'withdrawn' } });
   }
@@ -202,7 +255,7 @@ function readCode(draft: Draft, entry: EntryOf<'code'>, sheet: Sheet): void {
 /** @returns undefined for a reading whose test or point the sheet lacks. */
 function take(
   draft: Draft,
-  entry: EntryOf<'reading'> | EntryOf<'answer'>,
+  entry: EntryOf<'reading'> | EntryOf<'series'> | EntryOf<'answer'>,
   sheet: Sheet,
 ): Taken | undefined {
   const test = findTest(sheet, entry.body.test);
@@ -214,71 +267,179 @@ function take(
     standing: { kind: 'counts' as const },
   };
   if (entry.kind === 'answer') {
-    if (test.how === 'measure') return undefined;
+    if (isMeasured(test)) return undefined;
     const outcome = test.answers[entry.body.answer];
     if (outcome === undefined) return undefined;
     const { answer } = entry.body;
     return { ...common, kind: 'answer', observable: test.id, test, answer, outcome };
   }
   const point = findPoint(test, entry.body.point);
-  if (test.how !== 'measure' || !point) return undefined;
-  const { reading, typed } = entry.body;
+  if (!isMeasured(test) || !point) return undefined;
+  const observable = observableId(test, point.id);
+  if (entry.kind === 'series') {
+    const expect = expectOf(test, point);
+    if (!isSeries(expect)) return undefined;
+    const { samples, event } = entry.body;
+    const series = { samples, ...(event !== undefined && { event }) };
+    const u = seriesUncertainty(sheet, test, point, series, draft.meters);
+    return { ...common, kind: 'series', observable, test, point, series, judgement: judgeSeries(expect, series, u) };
+  }
+  const { reading, typed, contact } = entry.body;
+  const given = draft.given.get(test.id);
+  const lead = draft.lead ?? draft.meter?.lead;
+  const judgement = judgeTaken(sheet, test, point, reading, { meters: draft.meters, lead, given });
+  if (!judgement) return undefined;
+  const owed = test.isolated ? pluggedIn(draft.access, test, sheet) : [];
+  const standing: Standing =
+    owed.length > 0 && parallelCouldExplain(judgement)
+      ? { kind: 'void', because: isolationReason(owed) }
+      : common.standing;
   return {
     ...common,
+    standing,
     kind: 'reading',
-    observable: observableId(test, point.id),
+    observable,
     test,
     point,
     reading,
     typed,
-    judgement: judgeTaken(test, reading, draft.meter, draft.lead),
-    ...(draft.lead && { lead: draft.lead }),
+    judgement: contact ? { ...judgement, contactOwed: false } : judgement,
+    contact: contact === true,
+    ...(lead && { lead }),
+    ...(given !== undefined && { given }),
   };
 }
 
-/** Judge a reading of a test as the job would: with its meter's accuracy and its lead zero. */
+/** The latest meter comes first; taken up again, it moves to the front. */
+function takeInHand(draft: Draft, meter: MeterProfile): void {
+  draft.meter = meter;
+  draft.meters = [meter, ...draft.meters.filter((each) => each.id !== meter.id)];
+}
+
+/** Plugs that this test wants out and that nobody has recorded as out, by name. */
+function pluggedIn(access: ReadonlySet<string>, test: MeasureTest, sheet: Sheet): string[] {
+  return (test.access ?? []).flatMap((id) => {
+    const known = sheet.access?.find((each) => each.id === id);
+    return known?.energy === 'dead' && !access.has(id) ? [known.name ?? id] : [];
+  });
+}
+
+/** What a reading is judged with. */
+export interface JudgedWith {
+  readonly meters: readonly MeterProfile[];
+  readonly lead?: LeadZero | undefined;
+  readonly given?: number | undefined;
+}
+
+/**
+ * Judge a reading of a test as the job would: with its meter's accuracy, its lead zero and its label.
+ * @returns undefined while the figure that its limits hang on is missing, and for a series.
+ */
 export function judgeTaken(
+  sheet: Sheet,
   test: MeasureTest,
+  point: TestPoint,
   reading: Reading,
-  meter: MeterProfile | null,
-  lead: LeadZero | undefined,
-): Judgement {
-  const accuracy =
-    meter && reading.kind === 'value' ? accuracyAt(meter, test.function, reading.value) : undefined;
+  { meters, lead, given }: JudgedWith,
+): Judgement | undefined {
+  const wanted = expectOf(test, point);
+  if (isSeries(wanted)) return undefined;
+  const expect = resolveExpectation(wanted, given, sheet.curves ?? []);
+  if (!expect) return undefined;
+  const fn = functionOf(test, point);
+  const meter = instrumentFor(meters, sheet, dutyOf(sheet, test, point));
+  const accuracy = meter && reading.kind === 'value' ? accuracyAt(meter, fn, reading.value) : undefined;
   return judge({
-    expect: test.expect,
+    expect,
     reading,
-    function: test.function,
+    function: fn,
     ...(accuracy && { meter: accuracy }),
     ...(lead && { lead }),
   });
+}
+
+/** Standard uncertainty of a figure of a series: the meter's at its largest. */
+function seriesUncertainty(
+  sheet: Sheet,
+  test: MeasureTest,
+  point: TestPoint,
+  { samples }: Series,
+  meters: readonly MeterProfile[],
+): number {
+  const meter = instrumentFor(meters, sheet, dutyOf(sheet, test, point));
+  const largest = Math.max(0, ...samples.map(({ value }) => Math.abs(value)));
+  const accuracy = meter && accuracyAt(meter, functionOf(test, point), largest);
+  return accuracy ? ((largest * accuracy.percent) / 100 + accuracy.absolute) / Math.sqrt(3) : 0;
 }
 
 function skip(draft: Draft, body: BodyOf<'skipped'>, sheet: Sheet): void {
   const test = findTest(sheet, body.test);
   if (!test) return;
   const points =
-    test.how === 'measure' && body.point === undefined
+    isMeasured(test) && body.point === undefined
       ? test.points.map((point) => point.id)
       : [body.point];
   for (const point of points) draft.skipped.set(observableId(test, point), body.reason);
 }
 
-function finish(draft: Draft, log: FoldedEntry[]): JobState {
+function finish(draft: Draft, log: FoldedEntry[], sheet: Sheet): JobState {
   const last = new Map<string, Taken>();
   for (const taken of draft.taken)
-    if (taken.standing.kind === 'counts') last.set(taken.observable, taken);
+    if (taken.standing.kind !== 'withdrawn') last.set(taken.observable, taken);
   const voids = voidReasons(last);
   const taken = draft.taken.map((each): Taken => {
-    if (each.standing.kind !== 'counts') return each;
+    if (each.standing.kind === 'withdrawn') return each;
     if (last.get(each.observable) !== each) return { ...each, standing: { kind: 'repeated' } };
     const because = voids.get(each.observable);
-    return because === undefined ? each : { ...each, standing: { kind: 'void', because } };
+    return because === undefined || each.standing.kind === 'void'
+      ? each
+      : { ...each, standing: { kind: 'void', because } };
   });
   const current = new Map<string, Taken>();
   for (const each of taken)
     if (each.standing.kind === 'counts' || each.standing.kind === 'void')
       current.set(each.observable, each);
   const skipped = new Map([...draft.skipped].filter(([observable]) => !current.has(observable)));
-  return { ...draft, log, taken, current, skipped };
+  const groups = groupsOf(sheet, current, new Map(log.map((entry, i) => [entry.id, i])));
+  return { ...draft, log, taken, current, groups, skipped };
+}
+
+/** Every rule whose readings all stand; a void one among them leaves the rule open. */
+function groupsOf(
+  sheet: Sheet,
+  current: ReadonlyMap<string, Taken>,
+  order: ReadonlyMap<string, number>,
+): TakenGroup[] {
+  return testsOf(sheet).flatMap((test) => {
+    if (!isMeasured(test)) return [];
+    return (test.together ?? []).flatMap((rule): TakenGroup[] => {
+      const taken = rulePoints(test, rule).map((id) => current.get(observableId(test, id)));
+      const usable = taken.every(
+        (each): each is TakenReading => each?.kind === 'reading' && each.standing.kind === 'counts',
+      );
+      if (!usable || taken.length === 0) return [];
+      const readings = taken.map(groupReading);
+      const last = taken.reduce((a, b) => (order.get(b.entry)! > order.get(a.entry)! ? b : a));
+      return [
+        {
+          entry: last.entry,
+          observable: `${test.id}@${rule.id}`,
+          test,
+          rule,
+          judgement: judgeTogether(rule, readings),
+        },
+      ];
+    });
+  });
+}
+
+function groupReading({ test, point, reading, judgement }: TakenReading): GroupReading {
+  return {
+    id: point.id,
+    unit: expectOf(test, point).unit,
+    reading,
+    judgement,
+    ...(point.red !== undefined && { red: point.red }),
+    ...(point.black !== undefined && { black: point.black }),
+  };
 }

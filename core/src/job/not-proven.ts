@@ -1,6 +1,7 @@
 /**
  * What is not proven, beside every conclusion: “good so far” is not “good”.
  */
+import { testsOf } from '../sheet/all-tests';
 import { observablesOf, shownBy } from '../sheet/observables';
 import type { Fault, Sheet, Test } from '../sheet/schema';
 import type { EvidenceItem, Suspect } from './assess';
@@ -53,9 +54,9 @@ export function notProvenOf(
 function clearing(sheet: Sheet, state: JobState, suspects: readonly Suspect[]): NotProven[] {
   const leader = suspects[0];
   if (!leader || leader.p < WORTH_NAMING) return [];
-  const cheapest = sheet.tests
+  const cheapest = testsOf(sheet)
     .filter((test) =>
-      observablesOf(test).some(
+      observablesOf(test, sheet).some(
         (each) => !state.current.has(each.id) && chanceOfOk(leader.fault, each) < TELLING,
       ),
     )
@@ -91,13 +92,15 @@ function doubtful(state: JobState): NotProven[] {
   return [...state.current.values()].flatMap((taken): NotProven[] => {
     if (taken.standing.kind === 'void')
       return [{ kind: 'void', test: taken.test, because: taken.standing.because }];
-    if (taken.kind === 'reading' && taken.judgement.verdict === 'cannot-tell')
+    if (taken.kind === 'answer') return [];
+    const { verdict, remedy, sentence } = taken.judgement;
+    if (verdict === 'cannot-tell' || verdict === 'not-settled')
       return [
         {
           kind: 'cannot-tell',
           test: taken.test,
           observable: taken.observable,
-          sentence: taken.judgement.remedy?.sentence ?? '',
+          sentence: remedy?.sentence ?? sentence ?? '',
         },
       ];
     return [];
@@ -105,8 +108,8 @@ function doubtful(state: JobState): NotProven[] {
 }
 
 function untaken(sheet: Sheet, state: JobState): NotProven[] {
-  const counts = sheet.tests.map((test) => {
-    const observables = observablesOf(test);
+  const counts = testsOf(sheet).map((test) => {
+    const observables = observablesOf(test, sheet);
     const taken = observables.filter((each) => state.current.has(each.id)).length;
     return { test, taken, of: observables.length };
   });

@@ -6,6 +6,8 @@ import type { Taken } from './fold';
 
 /** Whether what was found says plainly that the thing is not right. */
 export function failed(taken: Taken): boolean {
+  // What is void itself, for want of isolation, says nothing about what it feeds.
+  if (taken.standing.kind === 'void') return false;
   return taken.kind === 'answer' ? taken.outcome !== 'ok' : taken.judgement.verdict === 'out';
 }
 

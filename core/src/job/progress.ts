@@ -1,4 +1,5 @@
 /** The order of the work: what is done at each stage and what is still owed, and which test is next. */
+import { testsOf } from '../sheet/all-tests';
 import { observablesOf } from '../sheet/observables';
 import type { Sheet, Test } from '../sheet/schema';
 import { findTest, stateOf } from '../sheet/lookup';
@@ -17,14 +18,14 @@ export interface StageProgress {
 
 /** How many observables of the sheet have a reading or answer that stands. */
 export function takenCount(sheet: Sheet, state: JobState): { taken: number; of: number } {
-  const all = sheet.tests.flatMap(observablesOf);
+  const all = testsOf(sheet).flatMap((each) => observablesOf(each, sheet));
   return { taken: all.filter((each) => state.current.has(each.id)).length, of: all.length };
 }
 
 export function progressOf(sheet: Sheet, state: JobState): StageProgress[] {
   const { taken, of } = takenCount(sheet, state);
-  const handled = sheet.tests
-    .flatMap(observablesOf)
+  const handled = testsOf(sheet)
+    .flatMap((each) => observablesOf(each, sheet))
     .every((each) => state.current.has(each.id) || state.skipped.has(each.id));
   const read = state.codes.length > 0 || state.noCode;
   return [
@@ -63,8 +64,8 @@ export interface Step {
 }
 
 export function stepsOf(sheet: Sheet): Step[] {
-  return sheet.tests.flatMap((test) =>
-    observablesOf(test).map((each) => ({
+  return testsOf(sheet).flatMap((test) =>
+    observablesOf(test, sheet).map((each) => ({
       test,
       observable: each.id,
       ...(each.point !== undefined && { point: each.point }),

@@ -1,5 +1,5 @@
 /** What a test expects of one reading, and the limits that follow from it. */
-import { Type, type Static } from '@sinclair/typebox';
+import { Type, type Static, type TLiteral } from '@sinclair/typebox';
 import { InvalidInputError } from '../errors';
 import { UNITS } from '../units/units';
 
@@ -21,7 +21,19 @@ const common = {
     }),
   ),
   watch: Type.Optional(watchSchema),
+  from: Type.Optional(
+    Type.Union(
+      ['document', 'label', 'twin', 'house'].map((each) => Type.Literal(each)) as [
+        TLiteral<'document'>,
+        TLiteral<'label'>,
+        TLiteral<'twin'>,
+        TLiteral<'house'>,
+      ],
+      { description: 'Where the limits come from; house means that nobody stated a tolerance.' },
+    ),
+  ),
 };
+export const expectationCommon = common;
 
 export const expectationSchema = Type.Union([
   Type.Object({

@@ -27,7 +27,7 @@ export interface LeadZero {
   readonly half: number;
 }
 
-export type Verdict = 'in' | 'watch' | 'out' | 'cannot-tell';
+export type Verdict = 'in' | 'watch' | 'out' | 'cannot-tell' | 'not-settled';
 /** Classes a reading falls into; answers may name others. `ok` is always the good one. */
 export type Outcome = string;
 export type OutcomeProbabilities = Readonly<Record<Outcome, number>>;
@@ -60,7 +60,23 @@ export interface Judgement {
   readonly signFlagged: boolean;
   /** For `cannot-tell`: what would decide it. */
   readonly remedy?: Remedy;
+  /** The limits are the house's: no document states a tolerance. */
+  readonly assumed: boolean;
+  /**
+   * Nothing was found where something should be: a probe on paint or in the wrong jack shows the same,
+   * so proven contact is owed before it may accuse anything.
+   */
+  readonly contactOwed: boolean;
+  /** One sentence for the technician; for a single reading only where there is more than the verdict. */
+  readonly sentence?: string;
 }
+
+/** Outcomes that a lost contact shows as well. */
+const ABSENT: ReadonlySet<Outcome> = new Set(['open', 'none']);
+
+/** Whether a verdict accuses by an absence. */
+export const owesContact = (verdict: Verdict, outcome: Outcome): boolean =>
+  verdict !== 'in' && ABSENT.has(outcome);
 
 /** P(ok) at or above which a reading is `in`, and at or below one minus which it is not. */
 export const DECISION_LEVEL = 0.95;
@@ -83,7 +99,8 @@ export function floorOf(expect: Expectation, limits: Limits = limitsOf(expect)):
 export function judge(input: JudgeInput): Judgement {
   const { expect, reading } = input;
   const limits = limitsOf(expect);
-  if (reading.kind === 'overload') return judgeOverload(limits);
+  const assumed = expect.from === 'house';
+  if (reading.kind === 'overload') return { ...judgeOverload(limits), assumed };
   if (!Number.isFinite(reading.value))
     throw new InvalidInputError('a reading must be a finite number or OL', '/reading/value');
   checkAccuracy(input);
@@ -104,10 +121,13 @@ export function judge(input: JudgeInput): Judgement {
   const lowName =
     Math.abs(x) < floorOf(expect, limits) ? vanishedName(expect, input.function) : 'low';
   const p = { ok: pOk, [lowName]: pLow, high: pHigh };
-  const verdict = decide(pOk, expect, x, u);
+  const verdict = decideBy(pOk, expect.watch, x, u);
+  const outcome = likeliest(p);
   return {
     verdict,
-    outcome: likeliest(p),
+    outcome,
+    assumed,
+    contactOwed: owesContact(verdict, outcome),
     p,
     corrected: x,
     u,
@@ -125,9 +145,10 @@ function expectsNoMinus({ low, high }: Limits): boolean {
   return low >= 0 || (low === -Infinity && high >= 0);
 }
 
-function judgeOverload(limits: Limits): Judgement {
+function judgeOverload(limits: Limits): Omit<Judgement, 'assumed'> {
   const satisfied = limits.high === Infinity;
   return {
+    contactOwed: !satisfied,
     verdict: satisfied ? 'in' : 'out',
     outcome: satisfied ? 'ok' : 'open',
     p: satisfied ? { ok: 1 } : { open: 1 },
@@ -146,30 +167,35 @@ function checkAccuracy({ meter, lead }: JudgeInput): void {
 }
 
 /** P(true value < limit). With no uncertainty a value on the limit conforms. */
-function below(limit: number, x: number, u: number): number {
+export function below(limit: number, x: number, u: number): number {
   if (limit === -Infinity) return 0;
   if (u === 0) return x < limit ? 1 : 0;
   return normalCdf((limit - x) / u);
 }
 
 /** P(true value > limit), from the complementary tail so that small values keep their digits. */
-function above(limit: number, x: number, u: number): number {
+export function above(limit: number, x: number, u: number): number {
   if (limit === Infinity) return 0;
   if (u === 0) return x > limit ? 1 : 0;
   return normalCdf((x - limit) / u);
 }
 
-function decide(pOk: number, expect: Expectation, x: number, u: number): Verdict {
+/** The verdict on a figure whose chance to conform is known. */
+export function decideBy(
+  pOk: number,
+  watch: Expectation['watch'],
+  x: number,
+  u: number,
+): Verdict {
   if (pOk >= DECISION_LEVEL) return 'in';
   if (pOk > 1 - DECISION_LEVEL) return 'cannot-tell';
-  const { watch } = expect;
   if (watch && 1 - below(watch.low, x, u) - above(watch.high, x, u) >= DECISION_LEVEL)
     return 'watch';
   return 'out';
 }
 
 /** Ties go to the class named first, so `ok` wins a reading that sits exactly on its limit. */
-function likeliest(p: OutcomeProbabilities): Outcome {
+export function likeliest(p: OutcomeProbabilities): Outcome {
   return Object.entries(p).reduce((best, each) => (each[1] > best[1] ? each : best))[0];
 }
 

@@ -10,6 +10,7 @@ export function limitWords(expect: Expectation): string {
   if (expect.kind === 'open') return `OL or above ${show(expect.above)}`;
   if (low === -Infinity) return `at most ${show(high)}`;
   if (high === Infinity) return `at least ${show(low)}`;
+  if (low === high) return `exactly ${show(low)}`;
   const from = splitQuantity(low, expect.unit);
   const sameUnit = from.unit === splitQuantity(high, expect.unit).unit;
   return `${sameUnit ? from.digits : show(low)} to ${show(high)}`;
@@ -22,6 +23,18 @@ const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
   none: 'nothing there',
   short: 'shorted',
   open: 'open',
+  unequal: 'not equal',
+  apart: 'apart',
+  sum: 'sum does not hold',
+  unsteady: 'unsteady',
+  slow: 'too slow',
+  still: 'did not move',
+  wrong: 'wrong way',
+  late: 'late',
+  never: 'never came',
+  sags: 'sags under load',
+  stiff: 'no load seen',
+  flex: 'changes when flexed',
 };
 
 export function outcomeWords(outcome: Outcome): string {
@@ -39,6 +52,8 @@ export function verdictWords(judgement: Pick<Judgement, 'verdict' | 'outcome' | 
       return `Out: ${outcomeWords(judgement.outcome)}`;
     case 'cannot-tell':
       return 'Cannot tell';
+    case 'not-settled':
+      return 'Not settled';
     default:
       judgement.verdict satisfies never;
       return judgement.verdict;

@@ -1,10 +1,16 @@
 /** The service report as data: every figure with its limit and source. Setting it is the screen's. */
 import type { Assessment, Suspect } from '../job/assess';
-import type { FoldedEntry, JobState, Taken } from '../job/fold';
+import type { FoldedEntry, JobState, Taken, TakenGroup, TakenReading, TakenSeries } from '../job/fold';
 import { notProvenWords } from '../job/not-proven';
+import { ruleTitle } from '../judge/groups/rules';
+import type { Judgement } from '../judge/judge';
+import { expectWords } from '../judge/test-expectation';
 import { limitWords, outcomeWords, verdictWords } from '../judge/words';
+import { isSeries } from '../judge/test-expectation';
+import { resolveExpectation } from '../judge/given';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { stateName, stateOf } from '../sheet/lookup';
+import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { observablesOf } from '../sheet/observables';
 import { locate, placeName } from '../sheet/places';
 import type { Sheet } from '../sheet/schema';
@@ -24,7 +30,7 @@ export interface ReportRow {
   readonly uncertainty: string;
   readonly limit: string;
   readonly verdict: string;
-  readonly mark: 'in' | 'watch' | 'out' | 'cannot-tell' | 'void' | 'withdrawn' | 'repeated';
+  readonly mark: 'in' | 'watch' | 'out' | 'cannot-tell' | 'not-settled' | 'void' | 'withdrawn' | 'repeated';
   /** Likeliest class, such as `low`; tells to which side an `out` fell. */
   readonly outcome: string;
   /** `Service data DF-7, p. 12`; the report names the revision once. */
@@ -78,12 +84,18 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     noCode: state.noCode,
     observed: state.observed.map((entry) => entry.body.text),
     dead: deadRecord(state.log),
-    rows: state.taken.map((taken) => rowOf(sheet, taken)),
+    rows: state.taken.flatMap((taken) => [
+      rowOf(sheet, taken),
+      ...state.groups
+        .filter((group) => group.entry === taken.entry)
+        .map((group) => groupRow(sheet, taken, group)),
+    ]),
     suspects: assessment.suspects.filter((s) => s.p >= WORTH_PRINTING).map(suspectRow),
     other: assessment.other.p,
     notProven: notProvenLines(assessment, decision !== undefined),
     skipped: skippedLines(sheet, state),
-    meter: state.meter ? state.meter.name : 'not stated: readings taken as exact',
+    meter:
+      state.meters.map(({ name }) => name).join('; ') || 'not stated: readings taken as exact',
     lead: state.lead ? formatQuantity(state.lead.value, 'ohm') : 'not zeroed',
     ...(decision && { decision: decisionLines(sheet, decision.body) }),
     ...(signed && { signed: { at: signed.at, ...signed.body } }),
@@ -100,12 +112,17 @@ export function sourceWords(sheet: Sheet, page?: string): string {
     .join(', ');
 }
 
-/** The placement line: `Red on CN2 pin 1, black on CN2 pin 2`. */
-export function placementWords(sheet: Sheet, point: { red: string; black: string }): string {
+/** The placement line: `Red on CN2 pin 1, black on CN2 pin 2`, `At CN4 pin 1`, `Nothing to touch`. */
+export function placementWords(
+  sheet: Sheet,
+  point: { readonly red?: string | undefined; readonly black?: string | undefined },
+): string {
   const name = (ref: string) => {
     const place = locate(sheet, ref);
     return place ? placeName(place) : ref;
   };
+  if (point.red === undefined) return 'Nothing to touch';
+  if (point.black === undefined) return `At ${name(point.red)}`;
   return `Red on ${name(point.red)}, black on ${name(point.black)}`;
 }
 
@@ -144,22 +161,77 @@ function rowOf(sheet: Sheet, taken: Taken): ReportRow {
       outcome: taken.outcome,
     };
   }
-  const { judgement, reading } = taken;
-  const { unit } = taken.test.expect;
+  return { ...common, ...figureRow(sheet, taken, standingWords), mark: standingMark ?? taken.judgement.verdict };
+}
+
+type FigureRow = Omit<ReportRow, 'entry' | 'at' | 'title' | 'state' | 'source' | 'mark'>;
+
+function figureRow(
+  sheet: Sheet,
+  taken: TakenReading | TakenSeries,
+  standingWords: string | undefined,
+): FigureRow {
+  const { judgement, test, point } = taken;
+  const wanted = expectOf(test, point);
+  const { unit } = wanted;
+  const plain =
+    taken.kind === 'reading' && !isSeries(wanted)
+      ? resolveExpectation(wanted, taken.given, sheet.curves ?? [])
+      : undefined;
   return {
-    ...common,
-    where: placementWords(sheet, taken.point),
-    function: METER_FUNCTIONS[taken.test.function].words,
+    where: placementWords(sheet, point),
+    function: METER_FUNCTIONS[functionOf(test, point)].words,
     value:
-      reading.kind === 'overload'
-        ? 'OL'
-        : formatQuantity(judgement.corrected ?? reading.value, unit),
-    uncertainty: judgement.u ? `± ${formatQuantity(judgement.u * Math.sqrt(3), unit, 2)}` : '',
-    limit: limitWords(taken.test.expect),
-    verdict:
-      standingWords ?? verdictWords(judgement) + (judgement.signFlagged ? '; sign reversed' : ''),
-    mark: standingMark ?? judgement.verdict,
+      taken.kind === 'series'
+        ? seriesWords(taken)
+        : taken.reading.kind === 'overload'
+          ? 'OL'
+          : formatQuantity(judgement.corrected ?? taken.reading.value, unit),
+    uncertainty:
+      taken.kind === 'reading' && judgement.u
+        ? `± ${formatQuantity(judgement.u * Math.sqrt(3), unit, 2)}`
+        : '',
+    limit: plain ? limitWords(plain) : expectWords(wanted),
+    verdict: standingWords ?? fullVerdict(judgement),
     outcome: judgement.outcome,
+  };
+}
+
+/** `12 figures in 30 s, 2.7 to 2.9 V`. */
+export function seriesWords({ series: { samples }, test, point }: TakenSeries): string {
+  const { unit } = expectOf(test, point);
+  const all = samples.map(({ value }) => value);
+  const seconds = Math.round(samples.at(-1)!.t - samples[0]!.t);
+  const show = (value: number) => formatQuantity(value, unit, 3);
+  return `${samples.length} figures in ${seconds} s, ${show(Math.min(...all))} to ${show(Math.max(...all))}`;
+}
+
+/** Verdict with the remarks that a reader of the report must know. */
+function fullVerdict(judgement: Judgement): string {
+  const remarks = [
+    verdictWords(judgement),
+    judgement.signFlagged && 'sign reversed',
+    judgement.assumed && 'house tolerance',
+    judgement.contactOwed && 'contact not proven',
+  ];
+  return remarks.filter(Boolean).join('; ');
+}
+
+function groupRow(sheet: Sheet, taken: Taken, { test, rule, judgement, entry }: TakenGroup): ReportRow {
+  return {
+    entry,
+    at: taken.at,
+    title: test.title,
+    where: ruleTitle(rule),
+    state: stateName(stateOf(sheet, test)),
+    function: 'taken together',
+    value: judgement.sentence ?? '',
+    uncertainty: '',
+    limit: '',
+    verdict: verdictWords(judgement),
+    mark: judgement.verdict,
+    outcome: judgement.outcome,
+    source: [sheet.source.document, test.page && `p. ${test.page}`].filter(Boolean).join(', '),
   };
 }
 
@@ -190,7 +262,12 @@ function notProvenLines(assessment: Assessment, decided: boolean): string[] {
   const lines = assessment.notProven.map(notProvenWords);
   if (assessment.surprise) {
     const { from } = assessment.surprise.item;
-    const what = from.kind === 'code' ? `code ${from.code}` : from.taken.test.title;
+    const what =
+      from.kind === 'code'
+        ? `code ${from.code}`
+        : from.kind === 'group'
+          ? from.group.test.title
+          : from.taken.test.title;
     lines.unshift(`One reading quarrels with all the others and was not repeated: ${what}.`);
   }
   if (assessment.unexplained) lines.unshift('This sheet does not explain what was found.');
@@ -200,10 +277,10 @@ function notProvenLines(assessment: Assessment, decided: boolean): string[] {
 
 /** A test left out whole is one line; single points of it are named. */
 function skippedLines(sheet: Sheet, state: JobState): Report['skipped'] {
-  return sheet.tests.flatMap((test) => {
-    const skipped = observablesOf(test).filter((each) => state.skipped.has(each.id));
+  return testsOf(sheet).flatMap((test) => {
+    const skipped = observablesOf(test, sheet).filter((each) => state.skipped.has(each.id));
     const reasons = new Set(skipped.map((each) => state.skipped.get(each.id)!));
-    if (skipped.length === observablesOf(test).length && reasons.size === 1)
+    if (skipped.length === observablesOf(test, sheet).length && reasons.size === 1)
       return [{ title: test.title, reason: [...reasons][0]! }];
     return skipped.map((each) => ({
       title: `${test.title}, ${each.point}`,

@@ -1,13 +1,14 @@
 /** Looking things up in a sheet by id. */
 import { UnknownReferenceError } from '../errors';
-import type { Fault, Part, Sheet, SheetState, Test, TestPoint } from './schema';
+import { testsOf } from './all-tests';
+import { isMeasured, type Fault, type Part, type Sheet, type SheetState, type Test, type TestPoint } from './schema';
 
 export function findTest(sheet: Sheet, id: string): Test | undefined {
-  return sheet.tests.find((test) => test.id === id);
+  return testsOf(sheet).find((test) => test.id === id);
 }
 
 export function findPoint(test: Test, id: string | undefined): TestPoint | undefined {
-  if (test.how !== 'measure') return undefined;
+  if (!isMeasured(test)) return undefined;
   return test.points.find((point) => point.id === id);
 }
 

@@ -1,15 +1,20 @@
 /**
  * Observables: what a sheet lets the technician find out, each with the classes it may fall into.
- * A test of one point is named by itself, a test of several by `test@point`.
+ * A test of one point is named by itself, a test of several by `test@point`, a rule over several of its
+ * points by `test@rule`.
  */
-import { possibleOutcomes } from '../judge/judge';
-import type { Fault, Sheet, Test } from './schema';
+import { pointsOf, ruleOutcomes, type TogetherRule } from '../judge/groups/rules';
+import { outcomesOf } from '../judge/test-expectation';
+import { expectOf, functionOf, testsOf } from './all-tests';
+import { isMeasured, type Fault, type Sheet, type Test } from './schema';
 
 export interface Observable {
   readonly id: string;
   readonly test: string;
-  /** Absent for questions. */
+  /** Absent for questions and for rules. */
   readonly point?: string;
+  /** Present for rules only. */
+  readonly rule?: string;
   /** `ok` first, then the rest, each once. */
   readonly outcomes: readonly string[];
   /** Chance of an outcome unrelated to the faults; the engine's default where absent. */
@@ -17,13 +22,15 @@ export interface Observable {
 }
 
 export function observableId(test: Test, point: string | undefined): string {
-  return test.how === 'measure' && test.points.length > 1 ? `${test.id}@${point}` : test.id;
+  return isMeasured(test) && test.points.length > 1 ? `${test.id}@${point}` : test.id;
 }
 
-/** The observables that one test opens, in the order of its points. */
-export function observablesOf(test: Test): Observable[] {
+type Curves = Pick<Sheet, 'curves'>;
+
+/** The observables that one test opens by itself, in the order of its points; rules are not among them. */
+export function observablesOf(test: Test, { curves }: Curves = {}): Observable[] {
   const noise = test.noise === undefined ? {} : { noise: test.noise };
-  if (test.how !== 'measure')
+  if (!isMeasured(test))
     return [
       {
         id: test.id,
@@ -32,21 +39,42 @@ export function observablesOf(test: Test): Observable[] {
         ...noise,
       },
     ];
-  const outcomes = possibleOutcomes(test.expect, test.function);
   return test.points.map((point) => ({
     id: observableId(test, point.id),
     test: test.id,
     point: point.id,
-    outcomes,
+    outcomes: outcomesOf(expectOf(test, point), functionOf(test, point), curves ?? []),
     ...noise,
   }));
 }
 
+/** What each rule of a test can find. */
+export function ruleObservables(test: Test): Observable[] {
+  if (!isMeasured(test)) return [];
+  return (test.together ?? []).map((rule) => ({
+    id: `${test.id}@${rule.id}`,
+    test: test.id,
+    rule: rule.id,
+    outcomes: ruleOutcomes(rule),
+    ...(test.noise !== undefined && { noise: test.noise }),
+  }));
+}
+
+/** Points that a rule of a test needs, in the order its judgement takes them. */
+export function rulePoints(test: Test, rule: TogetherRule): readonly string[] {
+  return isMeasured(test) ? pointsOf(rule, test.points.map((point) => point.id)) : [];
+}
+
 /** What a fault shows at an observable: by its own name first, else by the whole test's. */
 export function shownBy(fault: Fault, observable: Observable) {
-  return fault.shows[observable.id] ?? fault.shows[observable.test];
+  // A rule has classes of its own, so what is said of the whole test does not reach it.
+  const whole = observable.rule === undefined ? fault.shows[observable.test] : undefined;
+  return fault.shows[observable.id] ?? whole;
 }
 
 export function allObservables(sheet: Sheet): Observable[] {
-  return sheet.tests.flatMap(observablesOf);
+  return testsOf(sheet).flatMap((test) => [
+    ...observablesOf(test, sheet),
+    ...ruleObservables(test),
+  ]);
 }

@@ -1,0 +1,28 @@
+/** Patterns of code schemes are patterns, and have the groups they speak of. */
+import type { Sheet } from '../schema';
+import { problem, type SheetProblem } from './problem';
+
+export function codes(sheet: Sheet): SheetProblem[] {
+  return sheet.codes.schemes.flatMap((scheme, s) => {
+    const path = `/codes/schemes/${s}`;
+    if (scheme.pattern === undefined) return [];
+    let groups: number;
+    try {
+      // An alternative that always matches tells how many groups there are.
+      groups = new RegExp(`${scheme.pattern}|`).exec('')!.length - 1;
+    } catch {
+      return [problem('pattern', `${path}/pattern`, `“${scheme.pattern}” is not a pattern; mend its brackets.`)];
+    }
+    return (['code', 'unit'] as const).flatMap((field) =>
+      (scheme[field] ?? 0) > groups
+        ? [
+            problem(
+              'pattern',
+              `${path}/${field}`,
+              `The pattern has ${groups} groups; ${field} asks for number ${scheme[field]}.`,
+            ),
+          ]
+        : [],
+    );
+  });
+}

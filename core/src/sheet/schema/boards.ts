@@ -1,0 +1,69 @@
+/** Boards with their connectors, pins, points and marks, and the harnesses between them. */
+import { Type, type Static } from '@sinclair/typebox';
+import { Id, list, Name, Place, Ref, words } from './common';
+
+export const pinSchema = Type.Object({
+  n: Type.Integer({ minimum: 1, maximum: 200 }),
+  signal: Type.Optional(Name),
+  wire: Type.Optional(Name),
+});
+
+export const connectorSchema = Type.Object({
+  id: Id,
+  at: Place,
+  rows: Type.Optional(Type.Integer({ minimum: 1, maximum: 4 })),
+  key: Type.Optional(words(['left', 'right'])),
+  mates: Type.Optional(Id),
+  name: Type.Optional(Name),
+  pins: Type.Array(pinSchema, { minItems: 1, maxItems: 200 }),
+});
+
+export const pointSchema = Type.Object({
+  id: Id,
+  at: Place,
+  shape: Type.Optional(words(['stud', 'pad', 'terminal'])),
+  name: Type.Optional(Name),
+});
+
+export const MARK_KINDS = [
+  'fuse',
+  'led',
+  'capacitor',
+  'relay',
+  'chip',
+  'heatsink',
+  'transformer',
+] as const;
+
+export const markSchema = Type.Object({
+  id: Id,
+  kind: words(MARK_KINDS),
+  at: Place,
+  size: Type.Optional(Place),
+  name: Type.Optional(Name),
+});
+
+export const boardSchema = Type.Object({
+  id: Id,
+  name: Name,
+  part: Type.Optional(Id),
+  size: Place,
+  connectors: list(connectorSchema),
+  points: list(pointSchema),
+  marks: list(markSchema),
+});
+
+export const harnessSchema = Type.Object({
+  id: Id,
+  name: Type.Optional(Name),
+  part: Type.Optional(Id),
+  joins: Type.Array(Ref, { minItems: 1, maxItems: 20, description: 'board.connector' }),
+  joints: list(Name),
+});
+
+export type Board = Static<typeof boardSchema>;
+export type Connector = Static<typeof connectorSchema>;
+export type Pin = Static<typeof pinSchema>;
+export type BoardPoint = Static<typeof pointSchema>;
+export type BoardMark = Static<typeof markSchema>;
+export type Harness = Static<typeof harnessSchema>;

@@ -1,0 +1,128 @@
+/** Machine states, access, tests with their limits, and sequences. */
+import { Type, type Static } from '@sinclair/typebox';
+import { expectationSchema } from '../../judge/expectation';
+import { togetherSchema } from '../../judge/groups/rules';
+import { testExpectationSchema } from '../../judge/test-expectation';
+import { meterFunctionSchema } from '../../meter/functions';
+import { Id, list, Minutes, Name, Ref, Text, words } from './common';
+
+export const energySchema = words(['dead', 'live']);
+
+export const stateSchema = Type.Object({
+  id: Id,
+  energy: energySchema,
+  name: Type.Optional(Name),
+  enter: list(Text),
+  lasts: Type.Optional(
+    Type.Number({ exclusiveMinimum: 0, description: 'Seconds after which it ends by itself.' }),
+  ),
+  beat: Type.Optional(
+    Type.Number({ exclusiveMinimum: 0, description: 'Seconds from one of its steps to the next.' }),
+  ),
+});
+
+export const accessSchema = Type.Object({
+  id: Id,
+  name: Type.Optional(Name),
+  minutes: Minutes,
+  needs: list(Id),
+  energy: Type.Optional(energySchema),
+});
+
+const testCommon = {
+  id: Id,
+  title: Name,
+  group: Type.Optional(Name),
+  why: Type.Optional(Text),
+  state: Id,
+  access: list(Id),
+  minutes: Type.Optional(Minutes),
+  hazard: Type.Optional(Type.String({ maxLength: 200 })),
+  page: Type.Optional(Type.String({ maxLength: 40 })),
+  fedBy: list(Ref),
+  noise: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 0.5 })),
+};
+
+export const testPointSchema = Type.Object({
+  id: Id,
+  name: Type.Optional(Name),
+  /** Absent where nothing is touched, as for a display. */
+  red: Type.Optional(Ref),
+  /** Absent for a clamp, a gauge or a thermometer, which sit in one place. */
+  black: Type.Optional(Ref),
+  /** Its own function and limits, where they differ from the test's. */
+  function: Type.Optional(meterFunctionSchema),
+  expect: Type.Optional(testExpectationSchema),
+  /** Phase of the sequence in which it is taken. */
+  phase: Type.Optional(Id),
+});
+
+export const purposeSchema = Type.Object({ id: Id, title: Name, expect: expectationSchema });
+
+export const measureSchema = Type.Object({
+  ...testCommon,
+  how: words(['measure', 'read', 'compare', 'listen', 'look', 'try']),
+  function: meterFunctionSchema,
+  isolated: Type.Optional(Type.Boolean()),
+  points: Type.Array(testPointSchema, { minItems: 1, maxItems: 60 }),
+  expect: testExpectationSchema,
+  together: list(togetherSchema),
+  purposes: list(purposeSchema),
+  settle: Type.Optional(Type.Number({ minimum: 0, description: 'Seconds until a figure stands.' })),
+});
+
+export const askSchema = Type.Object({
+  ...testCommon,
+  how: words(['look', 'listen', 'smell', 'try', 'read', 'compare']),
+  asks: Text,
+  answers: Type.Record(Type.String({ minLength: 1, maxLength: 120 }), Id, { minProperties: 2 }),
+});
+
+export const sequenceSchema = Type.Object({
+  id: Id,
+  title: Type.Optional(Name),
+  group: Type.Optional(Name),
+  why: Type.Optional(Text),
+  state: Id,
+  access: list(Id),
+  minutes: Type.Optional(Minutes),
+  hazard: Type.Optional(Type.String({ maxLength: 200 })),
+  page: Type.Optional(Type.String({ maxLength: 40 })),
+  fedBy: list(Ref),
+  phases: Type.Array(
+    Type.Object({
+      id: Id,
+      name: Type.Optional(Name),
+      /** The event that ends it; the last phase has none. */
+      until: Type.Optional(Name),
+    }),
+    { minItems: 1, maxItems: 20 },
+  ),
+  /** Expectations by phase: a place, a phase, and the limits written beside them. */
+  expects: Type.Array(
+    Type.Intersect([
+      Type.Object({
+        id: Type.Optional(Id),
+        name: Type.Optional(Name),
+        red: Ref,
+        black: Type.Optional(Ref),
+        phase: Id,
+        function: Type.Optional(meterFunctionSchema),
+      }),
+      expectationSchema,
+    ]),
+    { minItems: 1, maxItems: 60 },
+  ),
+  together: list(togetherSchema),
+});
+
+export type SheetState = Static<typeof stateSchema>;
+export type Access = Static<typeof accessSchema>;
+export type MeasureTest = Static<typeof measureSchema>;
+export type AskTest = Static<typeof askSchema>;
+export type Test = MeasureTest | AskTest;
+export type TestPoint = Static<typeof testPointSchema>;
+export type Sequence = Static<typeof sequenceSchema>;
+
+/** Whether a test takes figures; the others take an answer. */
+export const isMeasured = (test: Test): test is MeasureTest => 'points' in test;

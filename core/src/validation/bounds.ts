@@ -1,0 +1,41 @@
+/** Bounds on what is read at all, so that a damaged or hostile file costs a sentence and not the app. */
+
+/** Largest sheet file, characters. */
+export const LARGEST_SHEET = 4_000_000;
+/** Deepest nesting; a sheet of our own needs about ten levels. */
+export const DEEPEST = 40;
+
+/**
+ * Whether a value nests deeper than {@link DEEPEST}. Walks level by level with a list of its own, so
+ * neither depth nor a value that contains itself can overflow the stack.
+ * @returns the path of the first place that is too deep; undefined for a value within bounds.
+ */
+export function tooDeep(value: unknown): string | undefined {
+  let level: { value: unknown; path: string }[] = [{ value, path: '' }];
+  const seen = new WeakSet<object>();
+  for (let depth = 0; level.length > 0; depth += 1) {
+    if (depth > DEEPEST) return level[0]!.path;
+    const next: { value: unknown; path: string }[] = [];
+    for (const { value: each, path } of level) {
+      if (each === null || typeof each !== 'object' || seen.has(each)) continue;
+      seen.add(each);
+      for (const [key, inner] of Object.entries(each))
+        if (inner !== null && typeof inner === 'object') {
+          // A value that contains itself would be skipped as seen: name it here.
+          if (inner === value) return `${path}/${key}`;
+          next.push({ value: inner, path: `${path}/${key}` });
+        }
+    }
+    level = next;
+  }
+  return containsItself(value) ? '/' : undefined;
+}
+
+function containsItself(value: unknown): boolean {
+  try {
+    JSON.stringify(value);
+    return false;
+  } catch {
+    return true;
+  }
+}
