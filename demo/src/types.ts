@@ -7,6 +7,8 @@ export interface DemoJob {
   readonly urgent: boolean;
   /** Local time on the day of seeding, `HH:MM`, for open visits; absent for past ones. */
   readonly visitAt?: string;
+  /** Days from the day of seeding; 0 where absent. */
+  readonly visitInDays?: number;
   /** For past visits, the moment they were opened. */
   readonly openedAt?: string;
   /** Everything after `opened`. */
@@ -20,6 +22,7 @@ export interface DemoWorld {
     readonly technician: string;
     readonly meter: MeterProfile;
   };
+  readonly meters: readonly MeterProfile[];
   readonly customers: readonly { id: string; name: string; phone: string }[];
   readonly sites: readonly {
     id: string;

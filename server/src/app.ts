@@ -10,6 +10,7 @@ import { ProblemError, problemResponse } from './problem';
 import { customerRoutes } from './routes/customers';
 import { healthRoutes } from './routes/health';
 import { jobRoutes } from './routes/jobs';
+import { meterRoutes } from './routes/meters';
 import { sheetRoutes } from './routes/sheets';
 import { shopRoutes } from './routes/shop';
 import { siteRoutes } from './routes/sites';
@@ -23,7 +24,8 @@ export interface AppOptions {
   readonly pageFolder?: string;
 }
 
-const LARGEST_BODY = 4 * 1024 * 1024;
+/** Above the largest sheet in characters, for text beyond ASCII takes more bytes. */
+const LARGEST_BODY = 8 * 1024 * 1024;
 
 export function createApp({ store, log, pageFolder }: AppOptions): Hono {
   const app = new Hono();
@@ -53,7 +55,7 @@ export function createApp({ store, log, pageFolder }: AppOptions): Hono {
     bodyLimit({
       maxSize: LARGEST_BODY,
       onError: () => {
-        throw new ProblemError(413, 'too-large', 'Nothing was stored: more than 4 MB at once.');
+        throw new ProblemError(413, 'too-large', 'Nothing was stored: more than 8 MB at once. A sheet has 4 million characters at most; leave pictures out.');
       },
     }),
   );
@@ -68,6 +70,7 @@ export function createApp({ store, log, pageFolder }: AppOptions): Hono {
     .route('/customers', customerRoutes(store))
     .route('/sites', siteRoutes(store))
     .route('/units', unitRoutes(store))
+    .route('/meters', meterRoutes(store))
     .route('/sheets', sheetRoutes(store))
     .route('/jobs', jobRoutes(store));
   app.route('/api/v1', api);

@@ -1,6 +1,8 @@
 /** Loading the demo world. Idempotent: what is there already is left as it is. */
 import type { DemoJob, DemoWorld } from '@jeitinho/demo';
+import { attachSheet } from './store/attach-sheet';
 import { appendEntries } from './store/log';
+import { Op } from 'sequelize';
 import type { Store } from './store/models/index';
 import { openJob } from './store/open-job';
 import { saveSheet } from './store/save-sheet';
@@ -9,13 +11,21 @@ export async function seedDemo(store: Store, world: DemoWorld, today = new Date(
   const { shop } = world;
   if (!(await store.settings.findByPk('shop')))
     await store.settings.create({ name: 'shop', value: shop });
+  if (!(await store.settings.findByPk('meters')))
+    await store.settings.create({ name: 'meters', value: world.meters });
   await store.customers.bulkCreate([...world.customers], { ignoreDuplicates: true });
   await store.sites.bulkCreate([...world.sites], { ignoreDuplicates: true });
   await store.units.bulkCreate([...world.units], { ignoreDuplicates: true });
   for (const sheet of world.sheets) {
-    const known = await store.sheets.findOne({ where: { id: sheet.id } });
-    if (!known) await saveSheet(store, sheet);
+    // A shop that went on from here with revisions of its own keeps them.
+    const newer = await store.sheets.findOne({
+      where: { id: sheet.id, revision: { [Op.gte]: sheet.revision } },
+    });
+    if (!newer) await saveSheet(store, sheet);
   }
+  // Units and visits of a demo world from before their sheets were written.
+  for (const { id, sheetId } of world.units)
+    if (sheetId) await store.units.update({ sheetId }, { where: { id, sheetId: null } });
   for (const job of world.jobs) await seedJob(store, job, shop.technician, today);
 }
 
@@ -28,8 +38,11 @@ async function seedJob(store: Store, job: DemoJob, author: string, today: Date):
       urgent: job.urgent,
       author,
       openedAt: job.openedAt ? new Date(job.openedAt) : today,
-      visitAt: job.visitAt ? timeOn(today, job.visitAt) : null,
+      visitAt: job.visitAt ? timeOn(today, job.visitAt, job.visitInDays) : null,
     });
+  const known = await store.jobs.findByPk(job.id);
+  const unit = await store.units.findByPk(job.unitId);
+  if (known?.sheetId === null && unit?.sheetId) await attachSheet(store, job.id, unit.sheetId);
   // Idempotent by entry id, and completes a seeding that was interrupted.
   if (job.entries.length > 0) {
     const signed = (await store.jobs.findByPk(job.id))?.status === 'signed';
@@ -37,10 +50,11 @@ async function seedJob(store: Store, job: DemoJob, author: string, today: Date):
   }
 }
 
-/** `08:30` on the local day of `today`. */
-function timeOn(today: Date, clock: string): Date {
+/** `08:30` local time, so many days after `today`. */
+function timeOn(today: Date, clock: string, days = 0): Date {
   const [hours = 0, minutes = 0] = clock.split(':').map(Number);
   const time = new Date(today);
+  time.setDate(time.getDate() + days);
   time.setHours(hours, minutes, 0, 0);
   return time;
 }

@@ -4,6 +4,7 @@ import type { StoredEntry } from '../job/entries';
 import type { JobSummary } from '../job/summary';
 import type { MeterProfile } from '../meter/profile';
 import type { Sheet } from '../sheet/schema';
+import type { SheetFacets } from '../sheet/search';
 
 const Uuid = Type.String({
   pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-[1-9a-f][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$',
@@ -61,6 +62,12 @@ export const entriesInput = Type.Object(
   strict,
 );
 
+/** Which sheet a job opened without one is to use. */
+export const attachInput = Type.Object(
+  { sheetId: Type.String({ minLength: 1, maxLength: 80 }) },
+  strict,
+);
+
 export type CustomerInput = Static<typeof customerInput>;
 export type SiteInput = Static<typeof siteInput>;
 export type UnitInput = Static<typeof unitInput>;
@@ -96,6 +103,13 @@ export interface SheetListItem {
   readonly revision: number;
   readonly title: string;
   readonly maker: string;
+  readonly savedAt: string;
+  readonly facets: SheetFacets;
+}
+export interface RevisionResource {
+  readonly revision: number;
+  readonly author: string;
+  readonly savedAt: string;
 }
 export interface ShopResource {
   readonly name: string;

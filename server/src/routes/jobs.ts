@@ -1,4 +1,11 @@
-import { assess, buildReport, foldJob, jobInput, type JobResource } from '@jeitinho/core';
+import {
+  assess,
+  attachInput,
+  buildReport,
+  foldJob,
+  jobInput,
+  type JobResource,
+} from '@jeitinho/core';
 import { Hono } from 'hono';
 import { Op } from 'sequelize';
 import { jsonBody } from '../json-body';
@@ -6,6 +13,7 @@ import { notFound, ProblemError } from '../problem';
 import { withUnit } from '../store/joins';
 import { entriesAfter, frozenSheet } from '../store/log';
 import type { Store } from '../store/models/index';
+import { attachSheet } from '../store/attach-sheet';
 import { openJob } from '../store/open-job';
 import { jobListItem, shopOf, visitResource } from '../store/resources';
 import { entryRoutes } from './entries';
@@ -37,6 +45,11 @@ export const jobRoutes = (store: Store) =>
       return c.json(await jobResource(store, job.id), 201);
     })
     .get('/:id', async (c) => c.json(await jobResource(store, c.req.param('id'))))
+    .post('/:id/sheet', async (c) => {
+      const { sheetId } = await jsonBody(c, attachInput);
+      await attachSheet(store, c.req.param('id'), sheetId);
+      return c.json(await jobResource(store, c.req.param('id')));
+    })
     .get('/:id/report', async (c) => {
       const job = await store.jobs.findByPk(c.req.param('id'));
       if (!job) throw notFound('such job');

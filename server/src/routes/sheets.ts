@@ -1,28 +1,16 @@
-import type { SheetListItem } from '@jeitinho/core';
+import type { RevisionResource } from '@jeitinho/core';
 import { readSheet } from '@jeitinho/core/validate';
 import { Hono } from 'hono';
 import { anyJson } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
 import { saveSheet } from '../store/save-sheet';
+import { sheetList } from '../store/sheet-list';
+import { shopOf } from '../store/resources';
 
 export const sheetRoutes = (store: Store) =>
   new Hono()
-    .get('/', async (c) => {
-      const rows = await store.sheets.findAll({
-        attributes: ['id', 'revision', 'title', 'maker'],
-        order: [
-          ['maker', 'ASC'],
-          ['title', 'ASC'],
-          ['revision', 'DESC'],
-        ],
-      });
-      // The newest revision of each stands first.
-      const newest = new Map<string, SheetListItem>();
-      for (const { id, revision, title, maker } of rows)
-        if (!newest.has(id)) newest.set(id, { id, revision, title, maker });
-      return c.json([...newest.values()]);
-    })
+    .get('/', async (c) => c.json(await sheetList(store)))
     .post('/', async (c) => {
       const read = readSheet(await anyJson(c));
       if (!read.ok)
@@ -34,7 +22,8 @@ export const sheetRoutes = (store: Store) =>
             errors: read.problems,
           },
         );
-      const stored = await saveSheet(store, read.value);
+      const { technician } = await shopOf(store);
+      const stored = await saveSheet(store, read.value, technician);
       return c.json({ id: read.value.id, revision: read.value.revision }, stored ? 201 : 200);
     })
     .get('/:id', async (c) => {
@@ -44,6 +33,20 @@ export const sheetRoutes = (store: Store) =>
       });
       if (!row) throw notFound('such sheet');
       return c.json(row.document);
+    })
+    .get('/:id/revisions', async (c) => {
+      const rows = await store.sheets.findAll({
+        attributes: ['revision', 'author', 'createdAt'],
+        where: { id: c.req.param('id') },
+        order: [['revision', 'DESC']],
+      });
+      if (rows.length === 0) throw notFound('such sheet');
+      const list: RevisionResource[] = rows.map(({ revision, author, createdAt }) => ({
+        revision,
+        author,
+        savedAt: createdAt.toISOString(),
+      }));
+      return c.json(list);
     })
     .get('/:id/revisions/:revision', async (c) => {
       const { id, revision } = c.req.param();

@@ -1,5 +1,5 @@
 /** Saving a revision of a sheet. Revisions are immutable; the next one counts on from the newest. */
-import type { Sheet } from '@jeitinho/core';
+import { facetsOf, FACETS_VERSION, type Sheet } from '@jeitinho/core';
 import { isDeepStrictEqual } from 'node:util';
 import { ProblemError } from '../problem';
 import type { Store } from './models/index';
@@ -8,7 +8,7 @@ import type { Store } from './models/index';
  * @returns true when stored, false when exactly this revision was there already.
  * @throws {ProblemError} 409 when the revision is not the one after the newest.
  */
-export async function saveSheet(store: Store, sheet: Sheet): Promise<boolean> {
+export async function saveSheet(store: Store, sheet: Sheet, author = ''): Promise<boolean> {
   return store.sequelize.transaction(async (transaction) => {
     const newest = await store.sheets.findOne({
       where: { id: sheet.id },
@@ -26,7 +26,7 @@ export async function saveSheet(store: Store, sheet: Sheet): Promise<boolean> {
       throw new ProblemError(
         409,
         'revision-taken',
-        `Nothing was stored: the newest revision of this sheet is ${newest!.revision}; save yours as ${wanted}.`,
+        `Nothing was stored: ${newest!.author || 'somebody'} saved revision ${newest!.revision} of this sheet meanwhile. Yours is kept on this device; compare the two and save it as ${wanted}.`,
       );
     await store.sheets.create(
       {
@@ -36,6 +36,9 @@ export async function saveSheet(store: Store, sheet: Sheet): Promise<boolean> {
         maker: sheet.equipment.maker,
         document: sheet,
         createdAt: new Date(),
+        facets: facetsOf(sheet),
+        facetsVersion: FACETS_VERSION,
+        author,
       },
       { transaction },
     );

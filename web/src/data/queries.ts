@@ -2,6 +2,7 @@
 import type {
   JobListItem,
   JobResource,
+  MeterProfile,
   ShopResource,
   SiteResource,
   UnitResource,
@@ -65,6 +66,9 @@ export const shopOptions = () =>
     queryFn: () => document<ShopResource>('/shop'),
     staleTime: 300_000,
   });
+
+export const metersOptions = () =>
+  queryOptions({ queryKey: ['meters'], queryFn: () => document<MeterProfile[]>('/meters') });
 
 export const jobOptions = (id: string) =>
   queryOptions({

@@ -1,5 +1,5 @@
 /** `Ctrl K`: find a job, or a stage or test of the one in hand. */
-import { STAGES, type JobResource } from '@jeitinho/core';
+import { FORMULAS, STAGES, testsOf, type JobResource } from '@jeitinho/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
@@ -71,7 +71,7 @@ function Found({ onDone }: { onDone: () => void }) {
                 {STAGE_NAMES[stage]}
               </Command.Item>
             ))}
-            {job.sheet.tests.map((test) => (
+            {testsOf(job.sheet).map((test) => (
               <Command.Item
                 key={test.id}
                 value={`test ${test.title} ${test.group ?? ''}`}

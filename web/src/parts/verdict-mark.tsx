@@ -14,6 +14,7 @@ const COLOURS: Record<MarkProps['verdict'], string> = {
   watch: 'var(--marigold)',
   out: 'var(--brick)',
   'cannot-tell': 'var(--marigold)',
+  'not-settled': 'var(--soft)',
   void: 'var(--soft)',
 };
 
@@ -40,6 +41,8 @@ export function VerdictMark(props: MarkProps) {
       <path d="M9 3v18M23 3v18" stroke={colour} strokeWidth="2.5" />
       {verdict === 'void' ? (
         <path d="M5 20 27 4" stroke={colour} strokeWidth="2.5" />
+      ) : verdict === 'not-settled' ? (
+        <path d="M12 12c2-5 4 5 8 0" fill="none" stroke={colour} strokeWidth="2.5" />
       ) : (
         <circle
           cx={dotAt(props)}
@@ -59,5 +62,6 @@ export const VERDICT_TEXT: Record<MarkProps['verdict'], string> = {
   watch: 'text-marigold',
   out: 'text-brick',
   'cannot-tell': 'text-marigold',
+  'not-settled': 'text-soft',
   void: 'text-soft',
 };

@@ -4,18 +4,12 @@ import type { Sheet } from '../schema';
 import { problem, type SheetProblem } from './problem';
 
 export function shows(sheet: Sheet): SheetProblem[] {
-  const byName = new Map<string, Observable>();
-  for (const observable of allObservables(sheet)) {
-    // A whole test's name stands for its points; rules answer to their own name only.
-    if (observable.rule === undefined && !byName.has(observable.test))
-      byName.set(observable.test, observable);
-    byName.set(observable.id, observable);
-  }
+  const observables = allObservables(sheet);
   return sheet.faults.flatMap((fault, f) =>
     Object.entries(fault.shows).flatMap(([name, shown]) => {
       const path = `/faults/${f}/shows/${name}`;
-      const observable = byName.get(name);
-      if (!observable)
+      const meant = observables.filter((each) => answersTo(each, name, fault.shows));
+      if (meant.length === 0 && !observables.some(({ test, id }) => test === name || id === name))
         return [
           problem(
             'unknown-reference',
@@ -24,15 +18,18 @@ export function shows(sheet: Sheet): SheetProblem[] {
           ),
         ];
       const shares = typeof shown === 'string' ? { [shown]: 1 } : shown;
-      const strange = Object.keys(shares).filter((o) => !observable.outcomes.includes(o));
       const total = Object.values(shares).reduce((sum, share) => sum + share, 0);
       return [
-        ...strange.map((outcome) =>
-          problem(
-            'outcome',
-            path,
-            `“${name}” can be ${observable.outcomes.join(', ')}, never “${outcome}”.`,
-          ),
+        ...meant.flatMap((observable) =>
+          Object.keys(shares)
+            .filter((outcome) => !observable.outcomes.includes(outcome))
+            .map((outcome) =>
+              problem(
+                'outcome',
+                path,
+                `“${observable.id}” can be ${observable.outcomes.join(', ')}, never “${outcome}”.`,
+              ),
+            ),
         ),
         ...(Math.abs(total - 1) > 1e-6
           ? [
@@ -46,4 +43,10 @@ export function shows(sheet: Sheet): SheetProblem[] {
       ];
     }),
   );
+}
+
+/** A whole test's name stands for those of its points that the fault does not name by themselves. */
+function answersTo(observable: Observable, name: string, all: Readonly<Record<string, unknown>>) {
+  if (observable.id === name) return true;
+  return observable.rule === undefined && observable.test === name && !(observable.id in all);
 }

@@ -1,10 +1,14 @@
 /** Migrations in their order. A landed migration is never edited; a later one mends it. */
 import type { QueryInterface } from 'sequelize';
 import * as firstVisit from './0001-first-visit';
+import * as sheetFacets from './0002-sheet-facets';
 
 export interface Migration {
   readonly name: string;
   readonly up: (db: QueryInterface) => Promise<void>;
 }
 
-export const migrations: readonly Migration[] = [{ name: '0001-first-visit', up: firstVisit.up }];
+export const migrations: readonly Migration[] = [
+  { name: '0001-first-visit', up: firstVisit.up },
+  { name: '0002-sheet-facets', up: sheetFacets.up },
+];

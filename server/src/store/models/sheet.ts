@@ -1,7 +1,8 @@
-import type { Sheet } from '@jeitinho/core';
+import type { Sheet, SheetFacets } from '@jeitinho/core';
 import {
   DataTypes,
   Model,
+  type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Sequelize,
@@ -18,6 +19,10 @@ export class SheetRevision extends Model<
   declare maker: string;
   declare document: Sheet;
   declare createdAt: Date;
+  /** Projection of the document; null until it is made. */
+  declare facets: CreationOptional<SheetFacets | null>;
+  declare facetsVersion: CreationOptional<number>;
+  declare author: CreationOptional<string>;
 }
 
 export function defineSheet(sequelize: Sequelize) {
@@ -29,6 +34,9 @@ export function defineSheet(sequelize: Sequelize) {
       maker: { type: DataTypes.STRING(200), allowNull: false },
       document: { type: DataTypes.JSON, allowNull: false },
       createdAt: { type: DataTypes.DATE(3), allowNull: false },
+      facets: { type: DataTypes.JSON, allowNull: true },
+      facetsVersion: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+      author: { type: DataTypes.STRING(120), allowNull: false, defaultValue: '' },
     },
     { sequelize, tableName: 'sheets' },
   );

@@ -10,18 +10,18 @@ import { ConnectorShape, MarkShape, PointShape } from './shapes';
 
 export interface BoardDrawingProps {
   readonly sheet: Sheet;
-  readonly red: string;
-  readonly black: string;
+  readonly red?: string | undefined;
+  readonly black?: string | undefined;
 }
 
 export function BoardDrawing({ sheet, red, black }: BoardDrawingProps) {
-  const redPlace = locate(sheet, red);
-  const blackPlace = locate(sheet, black);
+  const redPlace = red === undefined ? undefined : locate(sheet, red);
+  const blackPlace = black === undefined ? undefined : locate(sheet, black);
   const boards = [...new Set([redPlace?.board, blackPlace?.board])].filter((b) => b !== undefined);
   return (
     <div className="flex flex-col gap-3">
       {boards.map((board) => (
-        <OneBoard
+        <BoardFigure
           key={board.id}
           board={board}
           red={redPlace?.board === board ? redPlace : undefined}
@@ -32,13 +32,14 @@ export function BoardDrawing({ sheet, red, black }: BoardDrawingProps) {
   );
 }
 
-interface OneBoardProps {
+export interface BoardFigureProps {
   readonly board: Board;
-  readonly red: Place | undefined;
-  readonly black: Place | undefined;
+  readonly red?: Place | undefined;
+  readonly black?: Place | undefined;
 }
 
-function OneBoard({ board, red, black }: OneBoardProps) {
+/** One board, whole on a wide screen; on a small one the neighbourhood of its flags. */
+export function BoardFigure({ board, red, black }: BoardFigureProps) {
   const [w, h] = board.size;
   const small = useSmallScreen();
   const [touched, setTouched] = useState<string>();
@@ -96,5 +97,5 @@ function describe(board: Board, red: Place | undefined, black: Place | undefined
     return `${colour} on ${placeName(place)}${detail ? ` (${detail})` : ''}`;
   };
   const flags = [say('red', red), say('black', black)].filter(Boolean).join(', ');
-  return `Drawing of the ${board.name}: ${flags}.`;
+  return flags ? `Drawing of the ${board.name}: ${flags}.` : `Drawing of the ${board.name}.`;
 }

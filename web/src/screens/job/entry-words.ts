@@ -1,7 +1,10 @@
 import {
+  expectOf,
   findTest,
   formatQuantity,
   placementWords,
+  stillAsked,
+  isMeasured,
   type FoldedEntry,
   type LogEntry,
   type Reading,
@@ -35,11 +38,26 @@ export function entryWords(entry: LogEntry | FoldedEntry, sheet: Sheet): string 
       return `Leads zeroed at ${formatQuantity(entry.body.value, 'ohm')}`;
     case 'reading': {
       const test = findTest(sheet, entry.body.test);
-      if (test?.how !== 'measure') return 'Reading of an unknown test';
-      const point = test.points.find((each) => each.id === entry.body.point);
-      const where = point ? `. ${placementWords(sheet, point)}` : '';
-      return `${test.title}: ${figure(entry.body.reading, test.expect.unit)}${where}`;
+      const point =
+        test && isMeasured(test) && test.points.find((each) => each.id === entry.body.point);
+      if (!test || !isMeasured(test) || !point) return 'Reading of an unknown test';
+      const { unit } = expectOf(test, point);
+      return `${test.title}: ${figure(entry.body.reading, unit)}. ${placementWords(sheet, point)}`;
     }
+    case 'series': {
+      const { test, samples } = entry.body;
+      return `${findTest(sheet, test)?.title ?? 'Series'}: ${samples.length} figures in ${Math.round(samples.at(-1)!.t)} s`;
+    }
+    case 'given': {
+      const test = findTest(sheet, entry.body.test);
+      const point = test && isMeasured(test) ? test.points[0] : undefined;
+      const asked = test && isMeasured(test) && point && stillAsked({ given: new Map() }, test, point);
+      return asked
+        ? `${asked.asks}: ${formatQuantity(entry.body.value, asked.unit)}`
+        : 'A figure that limits hang on';
+    }
+    case 'meter':
+      return `Meter in hand: ${entry.body.meter.name}`;
     case 'answer':
       return `${findTest(sheet, entry.body.test)?.title ?? 'Question'}: ${entry.body.answer}`;
     case 'skipped':

@@ -1,11 +1,15 @@
-import { outcomeWords, type EvidenceItem } from '@jeitinho/core';
+import { outcomeWords, ruleTitle, type EvidenceItem } from '@jeitinho/core';
 
 /** A piece of evidence in a few words: `code 21`, `Inverter fuse F1, open`. */
 export function evidenceWords({ from }: EvidenceItem): string {
   if (from.kind === 'code') return `code ${from.code}`;
+  if (from.kind === 'group') {
+    const { test, rule, judgement } = from.group;
+    return `${test.title}: ${ruleTitle(rule).toLowerCase()}, ${judgement.outcome === 'ok' ? 'good' : outcomeWords(judgement.outcome)}`;
+  }
   const { taken } = from;
   const point =
-    taken.kind === 'reading' && taken.test.points.length > 1 ? ` ${taken.point.id}` : '';
-  const outcome = taken.kind === 'reading' ? taken.judgement.outcome : taken.outcome;
+    taken.kind !== 'answer' && taken.test.points.length > 1 ? ` ${taken.point.id}` : '';
+  const outcome = taken.kind === 'answer' ? taken.outcome : taken.judgement.outcome;
   return `${taken.test.title}${point}, ${outcome === 'ok' ? 'good' : outcomeWords(outcome)}`;
 }

@@ -1,9 +1,10 @@
 /** The bus reading: countdown, placement, entry, and what a reading above the limit means. */
-import { formatQuantity, parseEntry, placementWords, type TypedEntry } from '@jeitinho/core';
+import { formatQuantity, parseEntry, placementWords, sourceWords, type TypedEntry } from '@jeitinho/core';
 import { useDraft } from '../../data/draft';
 import { countdown, useNow } from '../../data/now';
 import { BoardDrawing } from '../../parts/board/board-drawing';
 import { useJob } from '../job/job-context';
+import { MeterChip } from '../measure/meter-dialog';
 
 export interface BusEntry {
   readonly text: string;
@@ -86,7 +87,10 @@ export function BusStep({ entry }: { entry: BusEntry }) {
           <Echo parsed={entry.parsed} />
         </p>
         <p className="m-0 text-[15px] text-soft">
-          Dead below {formatQuantity(bus.below, 'V')} · {sheet.source.document}
+          Dead below {formatQuantity(bus.below, 'V')} · {sourceWords(sheet, bus.page)}
+        </p>
+        <p className="m-0 mt-2 flex flex-wrap items-center gap-2 text-[15px] text-soft">
+          with <MeterChip />
         </p>
       </div>
     </div>

@@ -1,6 +1,9 @@
 /** The answer within a blink: verdict in words, against what, and what it did to the suspects. */
 import {
   formatQuantity,
+  expectOf,
+  expectWords,
+  limitsAt,
   limitWords,
   sourceWords,
   verdictWords,
@@ -27,6 +30,10 @@ export function Answer({ test, point, shown, reading }: AnswerProps) {
   const { sheet, state } = useJob();
   const index = test.points.indexOf(point);
   const previous = index > 0 ? readingAt(state, test, test.points[index - 1]!) : undefined;
+  const plain = limitsAt(sheet, state, test, point);
+  const words = plain
+    ? limitWords(plain) + (plain.from === 'house' ? ', house tolerance' : '')
+    : expectWords(expectOf(test, point));
   const told = shown ?? (reading.text === '' ? previous : undefined);
   return (
     <div className="min-h-[92px] max-lg:min-h-[52px]">
@@ -37,7 +44,7 @@ export function Answer({ test, point, shown, reading }: AnswerProps) {
         <Told taken={told} label={told === shown ? undefined : told.point.id} />
       )}
       <p className="m-0 mt-1 text-[14px] text-soft max-lg:hidden">
-        Limit {limitWords(test.expect)} · {sourceWords(sheet, test.page)}
+        Limit {words} · {sourceWords(sheet, test.page)}
       </p>
     </div>
   );
@@ -84,13 +91,15 @@ function Told({ taken, label }: { taken: TakenReading; label: string | undefined
 }
 
 function detailWords(taken: TakenReading, assessment: Assessment): string {
-  const { judgement, test } = taken;
+  const { judgement, test, point } = taken;
   const parts: string[] = [];
   if (judgement.signFlagged)
     parts.push('Minus: leads swapped or polarity reversed; judged by its size.');
   if (judgement.remedy) parts.push(judgement.remedy.sentence);
   else if (judgement.u)
-    parts.push(`±${formatQuantity(judgement.u * Math.sqrt(3), test.expect.unit, 2)} by the meter.`);
+    parts.push(`±${formatQuantity(judgement.u * Math.sqrt(3), expectOf(test, point).unit, 2)} by the meter.`);
+  if (judgement.contactOwed && !taken.contact)
+    parts.push('Nothing there accuses only with proven contact: touch the leads, scrape to metal, repeat.');
   const moved = movedWords(taken, assessment);
   if (moved) parts.push(moved);
   return parts.join(' ');

@@ -1,5 +1,6 @@
 /** The foot of the measuring card: what comes next and why, keep, skip, undo; the keypad on a phone. */
 import {
+  isMeasured,
   placementWords,
   stateOf,
   type JobState,
@@ -23,6 +24,8 @@ export interface FootBarProps {
   /** Whether a press may begin live work yet. */
   readonly armed: boolean;
   readonly settled: boolean;
+  /** What the button says while there is nothing to keep: “Choose an answer”. */
+  readonly idle: string;
   readonly onPrimary: () => void;
   readonly onSkip: () => void;
   readonly onUndo: () => void;
@@ -33,7 +36,8 @@ export function FootBar(props: FootBarProps) {
   const { sheet, state } = useJob();
   const typing = reading !== undefined && reading.text !== '';
   const primary = primaryWords(props);
-  const gated = refusal && refusal.code !== 'dead-not-proven';
+  const gated =
+    refusal && refusal.code !== 'dead-not-proven' && refusal.code !== 'meter-unfit';
   const enabled = refusal ? !gated || armed : typing ? reading.ready : settled;
   const kind = gated ? 'danger' : 'go';
   const canUndo = state.log.some(
@@ -93,8 +97,9 @@ export function FootBar(props: FootBarProps) {
   );
 }
 
-function primaryWords({ current, reading, refusal, settled }: FootBarProps): string {
+function primaryWords({ current, reading, refusal, settled, idle }: FootBarProps): string {
   if (refusal?.code === 'dead-not-proven') return 'To Make safe';
+  if (refusal?.code === 'meter-unfit') return 'Take another meter';
   if (refusal)
     return refusal.code === 'not-live'
       ? 'Precautions taken: unit is live'
@@ -103,7 +108,7 @@ function primaryWords({ current, reading, refusal, settled }: FootBarProps): str
     return reading.parsed.kind === 'value' || reading.parsed.kind === 'overload'
       ? `Keep ${reading.parsed.echo}`
       : 'Keep';
-  if (!settled) return reading ? 'Type the reading' : 'Choose an answer';
+  if (!settled) return reading ? 'Type the reading' : idle;
   return current.next ? 'Go on' : 'To Decide';
 }
 
@@ -123,7 +128,7 @@ function nextWords(
 function stepWords(sheet: Sheet, step: Step, next: Step): string {
   if (next.test !== step.test) return next.test.title;
   const point =
-    next.test.how === 'measure' && next.test.points.find((each) => each.id === next.point);
+    isMeasured(next.test) && next.test.points.find((each) => each.id === next.point);
   return point
     ? placementWords(sheet, point).toLowerCase().replace('red on', 'same test, red on')
     : next.test.title;

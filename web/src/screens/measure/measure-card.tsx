@@ -1,5 +1,8 @@
 /** Board, placement, entry, limit band and the answer. */
 import {
+  expectOf,
+  functionOf,
+  limitsAt,
   METER_FUNCTIONS,
   observableId,
   placementWords,
@@ -7,6 +10,7 @@ import {
   unitSymbol,
   locate,
   placeDetail,
+  stillAsked,
   type JobState,
   type MeasureTest,
   type TakenReading,
@@ -15,6 +19,8 @@ import {
 import { useEffect, useRef } from 'react';
 import { BoardDrawing } from '../../parts/board/board-drawing';
 import { LimitBand, type BandMark } from '../../parts/limit-band';
+import { GivenField } from './given-field';
+import { GroupVerdicts } from './group-verdicts';
 import { useJob } from '../job/job-context';
 import { Answer } from './answer';
 import { PointTable } from './point-table';
@@ -42,24 +48,29 @@ export function MeasureCard({
   const point = test.points.find((each) => each.id === pointId)!;
   const taken = readingAt(state, test, point);
   const shown = repeating ? undefined : taken;
+  const limits = limitsAt(sheet, state, test, point);
+  const asked = stillAsked(state, test, point);
   return (
     <>
       <div className="grid gap-x-5 gap-y-2 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
         <BoardDrawing sheet={sheet} red={point.red} black={point.black} />
         <div className="min-w-0">
           <Placement point={point} />
-          {!blocked && <Field test={test} point={point} reading={reading} shown={shown} />}
+          <GivenField test={test} point={point} />
+          {!blocked && !asked && <Field test={test} point={point} reading={reading} shown={shown} />}
           <div className="flex flex-col max-lg:flex-col-reverse">
-            <LimitBand expect={test.expect} marks={marksOf(test, point, state, reading)} />
-            {!blocked && <Answer test={test} point={point} shown={shown} reading={reading} />}
+            {limits && <LimitBand expect={limits} marks={marksOf(test, point, state, reading)} />}
+            {!blocked && !asked && <Answer test={test} point={point} shown={shown} reading={reading} />}
           </div>
         </div>
       </div>
+      <GroupVerdicts test={test} />
       {test.points.length > 1 && <PointTable test={test} current={point} onPick={onPick} />}
     </>
   );
 }
 
+/** The reading that stands at a point; series stand on their own card. */
 export function readingAt(
   state: JobState,
   test: MeasureTest,
@@ -71,17 +82,23 @@ export function readingAt(
 
 function Placement({ point }: { point: TestPoint }) {
   const { sheet } = useJob();
-  const [red, black] = placementWords(sheet, point).split(', black');
+  const [first, black] = placementWords(sheet, point).split(', black');
   const details = [point.red, point.black].map((ref) => {
-    const place = locate(sheet, ref);
+    const place = ref === undefined ? undefined : locate(sheet, ref);
     return place && placeDetail(place);
   });
   return (
     <>
       <p className="m-0 text-[20px] font-bold max-lg:text-[18px]">
-        <span className="text-brick">{red}</span>, black{black}
+        {black === undefined ? (
+          `${point.name ?? first}${point.red === undefined ? '' : `. ${first}`}`
+        ) : (
+          <>
+            <span className="text-brick">{first}</span>, black{black}
+          </>
+        )}
       </p>
-      {details.some(Boolean) && (
+      {black !== undefined && details.some(Boolean) && (
         <p className="m-0 text-[14px] text-soft">
           red: {details[0] ?? 'bare point'} · black: {details[1] ?? 'bare point'}
         </p>
@@ -108,11 +125,11 @@ function Field({ test, point, reading, shown }: FieldProps) {
       ? undefined
       : shown.reading.kind === 'overload'
         ? { digits: 'OL', unit: '' }
-        : splitQuantity(shown.judgement.corrected!, test.expect.unit);
+        : splitQuantity(shown.judgement.corrected!, expectOf(test, point).unit);
   return (
     <label className="flex items-end gap-3 border-b-4 border-ink focus-within:border-jade">
       <span className="sr-only">
-        Reading in {METER_FUNCTIONS[test.function].words}
+        Reading in {METER_FUNCTIONS[functionOf(test, point)].words}
         {figure && `, now ${figure.digits} ${figure.unit}`}
       </span>
       <input
@@ -128,7 +145,7 @@ function Field({ test, point, reading, shown }: FieldProps) {
         className="reading-field figure block h-[88px] min-w-0 flex-1 border-0 bg-transparent p-0 text-[72px] leading-none text-ink placeholder:text-ink placeholder:opacity-100 max-lg:h-[64px] max-lg:text-[56px]"
       />
       <span aria-hidden="true" className="figure pb-3 text-[32px] text-soft max-lg:pb-2">
-        {(reading.text === '' && figure?.unit) || unitSymbol(test.expect.unit)}
+        {(reading.text === '' && figure?.unit) || unitSymbol(expectOf(test, point).unit)}
       </span>
     </label>
   );
@@ -158,7 +175,9 @@ function marksOf(
   const typing = parsed.kind === 'value' || parsed.kind === 'overload';
   const marks = test.points.flatMap((point): BandMark[] => {
     const taken = readingAt(state, test, point);
-    if (!taken || (point === current && typing)) return [];
+    // Other points have their own limits where the sheet says so: they do not belong on this band.
+    if (!taken || (point === current && typing) || (point !== current && point.expect !== current.expect))
+      return [];
     const { judgement } = taken;
     return [
       {

@@ -1,5 +1,18 @@
 /** The measuring card: one placement of the probes, or one question, at a time. */
-import { energyRefusal, nextStep, observableId, stateOf } from '@jeitinho/core';
+import {
+  dutyOf,
+  energyRefusal,
+  expectOf,
+  findPoint,
+  isMeasured,
+  isSeries,
+  meterProblem,
+  nextStep,
+  observableId,
+  stateOf,
+  stillAsked,
+  type Refusal,
+} from '@jeitinho/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useArmed } from '../../parts/armed';
@@ -13,6 +26,8 @@ import { MeasureCard } from './measure-card';
 import { SkipDialog } from './skip-dialog';
 import { StateGate } from './state-gate';
 import { TestHead } from './test-head';
+import { MeterDialog } from './meter-dialog';
+import { TrackCard } from './track-card';
 import { useReading } from './use-reading';
 
 export function Measure() {
@@ -21,8 +36,11 @@ export function Measure() {
   const current = useCurrentStep();
   const { step, next, nextPoint, previous, goTo } = current;
   const { test } = step;
-  const measured = test.how === 'measure' ? test : undefined;
-  const reading = useReading(measured, step.point ?? '');
+  const measured = isMeasured(test) ? test : undefined;
+  const point = findPoint(test, step.point);
+  const series = measured && point && isSeries(expectOf(measured, point));
+  const reading = useReading(series ? undefined : measured, step.point ?? '');
+  const [choosingMeter, setChoosingMeter] = useState(false);
   const [skipping, setSkipping] = useState(false);
   const [zeroing, setZeroing] = useState(false);
   const [repeating, setRepeating] = useState<string>();
@@ -30,7 +48,14 @@ export function Measure() {
   // A test that was not begun is skipped whole, a begun one point by point.
   const begun = measured?.points.some((each) => state.current.has(observableId(measured, each.id)));
   const skippedPoint = begun ? step.point : undefined;
-  const refusal = energyRefusal(sheet, state.energy, test);
+  const unfit =
+    measured &&
+    point &&
+    meterProblem(state.meters, sheet, dutyOf(sheet, measured, point, state.given.get(test.id)));
+  const refusal: Refusal | undefined =
+    energyRefusal(sheet, state.energy, test) ??
+    (unfit && { code: 'meter-unfit', message: unfit.message });
+  const asked = measured && point && stillAsked(state, measured, point);
   const taken = state.current.get(step.observable);
   const empty = reading.text === '';
   const settled = taken !== undefined && repeating !== step.observable;
@@ -57,6 +82,7 @@ export function Measure() {
   const confirmLive = () => void record('energised', { precautions: true });
   const primary = () => {
     if (refusal?.code === 'dead-not-proven') void navigate(`/jobs/${job.id}/safe`);
+    else if (refusal?.code === 'meter-unfit') setChoosingMeter(true);
     else if (refusal) {
       if (armed) confirmLive();
     } else if (!empty) void keep();
@@ -65,14 +91,14 @@ export function Measure() {
   /** Back to the place of what was undone: it will want another figure. */
   const undoHere = async () => {
     const gone = await undo();
-    if (gone?.kind !== 'reading' && gone?.kind !== 'answer') return;
-    const point = gone.kind === 'reading' ? gone.body.point : undefined;
+    if (gone?.kind !== 'reading' && gone?.kind !== 'series' && gone?.kind !== 'answer') return;
+    const gonePoint = gone.kind === 'answer' ? undefined : gone.body.point;
     const place = current.steps.find(
-      (each) => each.test.id === gone.body.test && each.point === point,
+      (each) => each.test.id === gone.body.test && each.point === gonePoint,
     );
     if (place) goTo(place.observable);
   };
-  const whenEmpty = (run: () => void) => (empty && !zeroing ? run : undefined);
+  const whenEmpty = (run: () => void) => (empty && !zeroing && !asked ? run : undefined);
   useKeys(
     defined({
       Enter: zeroing ? undefined : primary,
@@ -82,7 +108,7 @@ export function Measure() {
       n: whenEmpty(goOn),
       z: whenEmpty(() => void undoHere()),
       l: measured?.function === 'ohm' ? whenEmpty(() => setZeroing(true)) : undefined,
-      o: measured && !refusal ? whenEmpty(() => reading.setText('OL')) : undefined,
+      o: measured && !series && !refusal ? whenEmpty(() => reading.setText('OL')) : undefined,
     }),
   );
 
@@ -93,6 +119,8 @@ export function Measure() {
         {refusal && <StateGate refusal={refusal} state={stateOf(sheet, test)} />}
         {zeroing ? (
           <LeadZeroCard onDone={() => setZeroing(false)} />
+        ) : measured && point && series ? (
+          <TrackCard key={step.observable} test={measured} point={point} blocked={refusal !== undefined} settled={settled} />
         ) : measured ? (
           <MeasureCard
             test={measured}
@@ -103,7 +131,7 @@ export function Measure() {
             onPick={goTo}
           />
         ) : (
-          test.how !== 'measure' && (
+          !isMeasured(test) && (
             <AskCard
               test={test}
               blocked={refusal !== undefined}
@@ -115,7 +143,10 @@ export function Measure() {
       </div>
       <FootBar
         current={current}
-        reading={measured && !zeroing && !refusal ? reading : undefined}
+        reading={measured && !series && !asked && !zeroing && !refusal ? reading : undefined}
+        idle={
+          series ? 'Record the series' : asked ? 'That figure first' : 'Choose an answer'
+        }
         refusal={refusal}
         armed={armed}
         settled={settled || state.skipped.has(step.observable)}
@@ -123,6 +154,7 @@ export function Measure() {
         onSkip={() => setSkipping(true)}
         onUndo={() => void undoHere()}
       />
+      <MeterDialog open={choosingMeter} onOpenChange={setChoosingMeter} />
       <SkipDialog
         open={skipping}
         title={skippedPoint === undefined ? test.title : `${test.title}, ${skippedPoint}`}

@@ -1,7 +1,9 @@
 /** The points of one test as a table being filled. */
 import {
+  expectOf,
   formatQuantity,
   observableId,
+  phaseName,
   placementWords,
   verdictWords,
   type MeasureTest,
@@ -44,6 +46,7 @@ export function PointTable({ test, current, onPick }: PointTableProps) {
           const taken = readingAt(state, test, point);
           const skipped = state.skipped.has(observable);
           const now = point === current;
+          const phase = phaseName(sheet, test, point);
           return (
             <tr
               key={point.id}
@@ -56,7 +59,10 @@ export function PointTable({ test, current, onPick }: PointTableProps) {
                   onClick={() => onPick(observable)}
                   className={`figure min-h-11 w-full cursor-pointer px-2.5 text-left ${now ? 'font-bold' : ''}`}
                 >
-                  {point.id}
+                  {point.name ?? point.id}
+                  {phase !== undefined && (
+                    <span className="block font-sans text-[13px] text-soft">{phase}</span>
+                  )}
                 </button>
               </th>
               <td className="border border-hair px-2.5 max-lg:hidden">
@@ -67,7 +73,7 @@ export function PointTable({ test, current, onPick }: PointTableProps) {
                   ? ''
                   : taken.reading.kind === 'overload'
                     ? 'OL'
-                    : formatQuantity(taken.judgement.corrected!, test.expect.unit)}
+                    : formatQuantity(taken.judgement.corrected!, expectOf(test, point).unit)}
               </td>
               <td className="border border-hair px-2.5">
                 {taken ? (

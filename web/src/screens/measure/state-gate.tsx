@@ -4,10 +4,11 @@ import { useJob } from '../job/job-context';
 
 export function StateGate({ refusal, state }: { refusal: Refusal; state: SheetState }) {
   const { sheet } = useJob();
-  const live = refusal.code !== 'dead-not-proven';
+  const meter = refusal.code === 'meter-unfit';
+  const live = refusal.code !== 'dead-not-proven' && !meter;
   return (
     <section
-      aria-label={live ? 'Live work' : 'Dead first'}
+      aria-label={meter ? 'Meter not fit' : live ? 'Live work' : 'Dead first'}
       className="mb-4 border-l-4 border-brick bg-brick-tint px-4 py-3"
     >
       <p role="alert" className="m-0 text-[18px] font-semibold">

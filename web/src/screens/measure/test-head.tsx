@@ -1,5 +1,16 @@
 /** Head of the measuring card: what and why in a line, machine state, dial, access still owed. */
-import { accessOwed, METER_FUNCTIONS, stateName, stateOf, type Test } from '@jeitinho/core';
+import {
+  accessOwed,
+  findPoint,
+  functionOf,
+  isMeasured,
+  METER_FUNCTIONS,
+  stateName,
+  stateOf,
+  testsOf,
+  type Test,
+} from '@jeitinho/core';
+import { MeterChip } from './meter-dialog';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';
@@ -10,6 +21,8 @@ const CHIP =
 export function TestHead({ current, onZero }: { current: CurrentStep; onZero: () => void }) {
   const { sheet, state, record } = useJob();
   const { test } = current.step;
+  const point = findPoint(test, current.step.point);
+  const fn = isMeasured(test) && point ? functionOf(test, point) : undefined;
   const owed = accessOwed(sheet, state, test.id);
   const had = (test.access ?? []).filter((id) => !owed.includes(id));
   const tick = (id: string) => void record('access', { access: id });
@@ -25,9 +38,9 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
         <span className="max-lg:hidden">
           <TestPicker current={current} />
         </span>
-        {test.how === 'measure' && (
+        {fn && (
           <span className="shrink-0 pt-0.5 text-[15px] text-soft lg:hidden">
-            meter on <strong className="text-ink">{METER_FUNCTIONS[test.function].words}</strong>
+            meter on <strong className="text-ink">{METER_FUNCTIONS[fn].words}</strong>
           </span>
         )}
       </div>
@@ -39,9 +52,9 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
         <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>
           unit <strong>{stateName(stateOf(sheet, test))}</strong>
         </li>
-        {test.how === 'measure' && (
+        {fn && (
           <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>
-            meter on <strong>{METER_FUNCTIONS[test.function].words}</strong>
+            meter on <strong>{METER_FUNCTIONS[fn].words}</strong>
           </li>
         )}
         {had.map((id) => (
@@ -61,10 +74,15 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
             </button>
           </li>
         ))}
-        {test.how === 'measure' && test.settle !== undefined && (
+        {isMeasured(test) && test.settle !== undefined && (
           <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>let it settle</li>
         )}
         <LeadChip test={test} onZero={onZero} />
+        {fn && METER_FUNCTIONS[fn].metered && (
+          <li className="max-lg:hidden">
+            <MeterChip />
+          </li>
+        )}
       </ul>
     </header>
   );
@@ -75,7 +93,7 @@ const LEADS_MATTER_BELOW = 20;
 
 function LeadChip({ test, onZero }: { test: Test; onZero: () => void }) {
   const { state } = useJob();
-  if (test.how !== 'measure' || test.function !== 'ohm') return null;
+  if (!isMeasured(test) || test.function !== 'ohm') return null;
   const { expect } = test;
   const limit =
     expect.kind === 'nominal'
@@ -118,7 +136,7 @@ export function TestPicker({ current }: { current: CurrentStep }) {
         }
         className="min-h-11 max-w-48 cursor-pointer border border-soft bg-card px-2 text-ink max-lg:max-w-28"
       >
-        {sheet.tests.map((test, i) => (
+        {testsOf(sheet).map((test, i) => (
           <option key={test.id} value={test.id}>
             {mark(test)}
             {i + 1} {test.title}

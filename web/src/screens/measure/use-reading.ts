@@ -1,5 +1,14 @@
 /** The reading being typed: its draft, what was understood, and keeping it. */
-import { METER_FUNCTIONS, parseEntry, type MeasureTest, type TypedEntry } from '@jeitinho/core';
+import {
+  expectOf,
+  findPoint,
+  functionOf,
+  METER_FUNCTIONS,
+  parseEntry,
+  type MeasureTest,
+  type MeterFunction,
+  type TypedEntry,
+} from '@jeitinho/core';
 import { useState } from 'react';
 import { useKeptDraft } from '../../data/draft';
 import { useJob } from '../job/job-context';
@@ -18,14 +27,17 @@ export interface ReadingEntry {
 export function useReading(test: MeasureTest | undefined, point: string): ReadingEntry {
   const { job, record } = useJob();
   const key = `reading.${job.id}.${test?.id ?? ''}.${point}`;
+  const place = test && findPoint(test, point);
   const { text: draft, setText, drop } = useKeptDraft(key);
   const [sent, setSent] = useState<{ key: string; text: string }>();
   // On its way into the store: the field is free again, the draft stays until it is kept.
   const text = sent?.key === key && sent.text === draft ? '' : draft;
-  const parsed = parseEntry(text, test?.expect.unit ?? 'V');
-  const problem = problemOf(parsed, test);
+  const parsed = parseEntry(text, place && test ? expectOf(test, place).unit : 'V');
+  const fn = place && test ? functionOf(test, place) : undefined;
+  const problem = problemOf(parsed, fn);
   const ready =
     test !== undefined &&
+    fn !== undefined &&
     problem === undefined &&
     (parsed.kind === 'value' || parsed.kind === 'overload' || parsed.kind === 'not-taken');
   const keep = async () => {
@@ -37,7 +49,7 @@ export function useReading(test: MeasureTest | undefined, point: string): Readin
         : await record('reading', {
             test: test.id,
             point,
-            function: test.function,
+            function: fn,
             reading:
               parsed.kind === 'value'
                 ? { kind: 'value', value: parsed.value }
@@ -51,9 +63,9 @@ export function useReading(test: MeasureTest | undefined, point: string): Readin
   return { text, setText, parsed, problem, ready, keep };
 }
 
-function problemOf(parsed: TypedEntry, test: MeasureTest | undefined): string | undefined {
+function problemOf(parsed: TypedEntry, fn: MeterFunction | undefined): string | undefined {
   if (parsed.kind === 'error') return parsed.message;
-  if (test && parsed.kind === 'value' && parsed.value < 0 && !METER_FUNCTIONS[test.function].signed)
-    return `A meter on ${METER_FUNCTIONS[test.function].words} shows nothing below zero. Check the figure.`;
+  if (fn && parsed.kind === 'value' && parsed.value < 0 && !METER_FUNCTIONS[fn].signed)
+    return `A meter on ${METER_FUNCTIONS[fn].words} shows nothing below zero. Check the figure.`;
   return undefined;
 }

@@ -1,0 +1,136 @@
+/** Writing down a finished visit, entry by entry, as a device would have. */
+import {
+  assess,
+  findTest,
+  foldJob,
+  functionOf,
+  isMeasured,
+  type BodyOf,
+  type EntryKind,
+  type LogEntry,
+  type MeterProfile,
+  type StoredEntry,
+} from '@jeitinho/core';
+import { id } from './ids';
+import { newestSheet } from './sheets';
+import type { DemoJob } from './types';
+
+export interface VisitHead {
+  readonly jobId: number;
+  /** Entries are numbered from here. */
+  readonly entriesFrom: number;
+  readonly unitId: string;
+  readonly sheetId: string;
+  /** ISO 8601, UTC. */
+  readonly openedAt: string;
+  readonly complaint: string;
+  readonly author: string;
+  readonly meter: MeterProfile;
+}
+
+export class VisitLog {
+  readonly entries: LogEntry[] = [];
+  private minute = 0;
+
+  constructor(private readonly head: VisitHead) {}
+
+  add<K extends EntryKind>(kind: K, body: BodyOf<K>, minutes = 1): this {
+    this.minute += minutes;
+    this.entries.push({
+      id: id(this.head.entriesFrom + this.entries.length + 1),
+      kind,
+      at: new Date(Date.parse(this.head.openedAt) + this.minute * 60_000).toISOString(),
+      author: this.head.author,
+      body,
+    } as unknown as LogEntry);
+    return this;
+  }
+
+  arrive(...observed: string[]): this {
+    this.add('arrived', { plate: 'matches', note: '' });
+    for (const text of observed) this.add('observed', { text });
+    return this;
+  }
+
+  code(shown: string | null): this {
+    return this.add('code', { shown });
+  }
+
+  /** Isolated, waited, proven dead at so many volts. */
+  dead(busVolts: number): this {
+    const wait = this.sheet.safety.waitMinutes + 1;
+    return this.add('safed', { step: 'isolated' })
+      .add('safed', { step: 'meter-proved' })
+      .add('safed', { step: 'bus', reading: { kind: 'value', value: busVolts }, typed: String(busVolts) }, wait)
+      .add('safed', { step: 'meter-reproved' });
+  }
+
+  live(): this {
+    return this.add('energised', { precautions: true }, 2);
+  }
+
+  access(...names: string[]): this {
+    for (const access of names) this.add('access', { access });
+    return this;
+  }
+
+  /** Takes a figure, or OL. */
+  read(test: string, point: string, value: number | 'OL'): this {
+    const found = findTest(this.sheet, test);
+    if (!found || !isMeasured(found)) throw new Error(`no measuring in “${test}”`);
+    const place = found.points.find((each) => each.id === point);
+    if (!place) throw new Error(`“${test}” has no point “${point}”`);
+    return this.add('reading', {
+      test,
+      point,
+      function: functionOf(found, place),
+      reading: value === 'OL' ? { kind: 'overload' } : { kind: 'value', value },
+      typed: String(value),
+      // Nothing there counts only with contact proven.
+      ...(value === 'OL' && { contact: true as const }),
+    });
+  }
+
+  answer(test: string, answer: string): this {
+    return this.add('answer', { test, answer });
+  }
+
+  /** Decides on a part, as likely as it stands now. */
+  decide(part: string, reason = ''): this {
+    const state = this.state();
+    const { parts } = assess(this.sheet, state);
+    const chosen = parts.find((each) => each.part.id === part)!;
+    return this.add('decision', {
+      action: 'replace',
+      part,
+      leading: parts[0]!.part.id,
+      probability: Math.round(chosen.p * 1e4) / 1e4,
+      reason,
+    });
+  }
+
+  sign(customer: string, note: string): DemoJob {
+    this.add('signed', { technician: this.head.author, customer, note }, 5);
+    const { jobId, unitId, complaint, openedAt } = this.head;
+    return { id: id(jobId), unitId, urgent: false, complaint, openedAt, entries: this.entries };
+  }
+
+  private get sheet() {
+    return newestSheet(this.head.sheetId);
+  }
+
+  private state() {
+    const opened = {
+      id: id(this.head.entriesFrom),
+      seq: 1,
+      kind: 'opened',
+      at: this.head.openedAt,
+      author: this.head.author,
+      body: { complaint: this.head.complaint, meter: this.head.meter },
+    } as StoredEntry;
+    return foldJob(this.sheet, [
+      opened,
+      ...this.entries.map((entry, i) => ({ ...entry, seq: i + 2 }) as StoredEntry),
+    ]);
+  }
+}

@@ -1,0 +1,75 @@
+/** The figure that limits hang on: off this unit’s label, by a reference instrument. Asked once a test. */
+import { askedBy, expectOf, formatQuantity, isSeries, parseEntry, type MeasureTest, type TestPoint } from '@jeitinho/core';
+import { useState } from 'react';
+import { useDraft } from '../../data/draft';
+import { Button } from '../../parts/button';
+import { useJob } from '../job/job-context';
+
+export function GivenField({ test, point }: { test: MeasureTest; point: TestPoint }) {
+  const { job, state, record } = useJob();
+  const [text, setText] = useDraft(`given.${job.id}.${test.id}`);
+  const [changing, setChanging] = useState(false);
+  const expect = expectOf(test, point);
+  const asked = isSeries(expect) ? undefined : askedBy(expect);
+  if (!asked) return null;
+  const known = state.given.get(test.id);
+  const parsed = parseEntry(text, asked.unit);
+  const keep = async () => {
+    if (parsed.kind !== 'value') return;
+    const typed = text.trim().slice(0, 60);
+    if (await record('given', { test: test.id, value: parsed.value, typed })) {
+      setText('');
+      setChanging(false);
+    }
+  };
+  if (known !== undefined && !changing)
+    return (
+      <p className="m-0 mb-2 text-[15px]">
+        {asked.asks}: <strong className="figure">{formatQuantity(known, asked.unit)}</strong>{' '}
+        <button
+          type="button"
+          onClick={() => setChanging(true)}
+          className="min-h-11 cursor-pointer px-2 underline decoration-hair underline-offset-4"
+        >
+          Change
+        </button>
+      </p>
+    );
+  return (
+    <form
+      data-keys="off"
+      className="mb-3 border-l-4 border-marigold bg-marigold-tint px-4 py-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep();
+      }}
+    >
+      <label className="block">
+        <strong>First: {asked.asks}</strong>
+        <span className="mt-1 flex items-end gap-2">
+          <input
+            autoFocus
+            autoComplete="off"
+            inputMode="decimal"
+            value={text}
+            maxLength={24}
+            onChange={(event) => setText(event.target.value)}
+            className="figure min-h-12 w-44 border border-soft bg-card px-3 text-[22px] text-ink"
+          />
+          <Button kind="go" type="submit" disabled={parsed.kind !== 'value'}>
+            Keep
+          </Button>
+        </span>
+      </label>
+      <p role="status" className="m-0 mt-1 min-h-6 text-[15px]">
+        {parsed.kind === 'error' ? (
+          <span className="text-brick">{parsed.message}</span>
+        ) : parsed.kind === 'value' ? (
+          <span className="figure">{parsed.echo}</span>
+        ) : (
+          'The limits of this test hang on it.'
+        )}
+      </p>
+    </form>
+  );
+}

@@ -1,0 +1,27 @@
+/** What the readings of a test say together, as soon as all of them stand. */
+import { ruleTitle, verdictWords, type MeasureTest } from '@jeitinho/core';
+import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
+import { useJob } from '../job/job-context';
+
+export function GroupVerdicts({ test }: { test: MeasureTest }) {
+  const { state } = useJob();
+  const groups = state.groups.filter((group) => group.test.id === test.id);
+  if (groups.length === 0) return null;
+  return (
+    <ul role="status" aria-label="Taken together" className="m-0 mt-3 list-none p-0">
+      {groups.map(({ rule, judgement }) => (
+        <li key={rule.id} className="flex items-start gap-3 border border-hair bg-card px-3 py-2">
+          <span className="pt-0.5">
+            <VerdictMark verdict={judgement.verdict} outcome={judgement.outcome} />
+          </span>
+          <span>
+            <strong className={VERDICT_TEXT[judgement.verdict]}>
+              {ruleTitle(rule)}: {verdictWords(judgement).toLowerCase()}
+            </strong>
+            <span className="block text-[15px] text-soft">{judgement.sentence}</span>
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
