@@ -65,7 +65,14 @@ export * from './sheet/compare';
 export * from './sheet/search';
 export * from './sheet/tables';
 export { HOUSE_TOLERANCE, parseExpected, type ExpectedCell } from './quick/expected';
-export { COLUMNS, matchColumns, splitTable, type Column, type ColumnMap, type Table } from './quick/columns';
+export {
+  COLUMNS,
+  matchColumns,
+  splitTable,
+  type Column,
+  type ColumnMap,
+  type Table,
+} from './quick/columns';
 export * from './quick/rows';
 export { slug } from './quick/propose';
 export * from './quick/quick-sheet';

@@ -45,14 +45,22 @@ export type ReadSheet =
       readonly warnings: readonly SheetProblem[];
     };
 
-const refused = (found: SheetProblem): ReadSheet => ({ ok: false, problems: [found], warnings: [] });
+const refused = (found: SheetProblem): ReadSheet => ({
+  ok: false,
+  problems: [found],
+  warnings: [],
+});
 
 /** Read a sheet: its bounds and format, its schema, then whether it hangs together. */
 export function readSheet(value: unknown): ReadSheet {
   const deep = tooDeep(value);
   if (deep !== undefined)
     return refused(
-      problem('too-deep', deep, `nests deeper than ${DEEPEST} levels or contains itself; no sheet does.`),
+      problem(
+        'too-deep',
+        deep,
+        `nests deeper than ${DEEPEST} levels or contains itself; no sheet does.`,
+      ),
     );
   const format = formatProblem(value);
   if (format) return refused(format);

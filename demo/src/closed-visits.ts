@@ -10,14 +10,21 @@ import { VisitLog, type VisitHead } from './visit';
 const DAVI = 'Davi Moura';
 const LIA = 'Lia Torres';
 
-const start = (head: Omit<VisitHead, 'meter' | 'unitId' | 'sheetId'> & { unit: keyof typeof units }) => {
+const start = (
+  head: Omit<VisitHead, 'meter' | 'unitId' | 'sheetId'> & { unit: keyof typeof units },
+) => {
   const unit = units[head.unit];
   if (unit.sheetId === null) throw new Error(`${head.unit} has no sheet to work by`);
   return new VisitLog({ ...head, unitId: unit.id, sheetId: unit.sheetId, meter: meters[0]! });
 };
 
 /** Twelve readings of a bridge; the named leg is shorted both ways. */
-function bridge(visit: VisitLog, test: string, legs: readonly string[], shorted?: string): VisitLog {
+function bridge(
+  visit: VisitLog,
+  test: string,
+  legs: readonly string[],
+  shorted?: string,
+): VisitLog {
   const drop = (i: number) => 0.44 + (i % 3) * 0.004;
   legs.forEach((leg, i) => visit.read(test, `${leg}-P`, drop(i)));
   legs.forEach((leg, i) => visit.read(test, `N-${leg}`, leg === shorted ? 0.002 : drop(i + 1)));
@@ -69,7 +76,10 @@ export const closedVisits: readonly DemoJob[] = [
     .read('windings', 'VW', 1.9)
     .read('windings', 'WU', 1.93)
     .decide('inv-board')
-    .sign('Joana Lume', 'Under warranty until 2027-09-30: claim sent with the readings. Fins cleaned.'),
+    .sign(
+      'Joana Lume',
+      'Under warranty until 2027-09-30: claim sent with the readings. Fins cleaned.',
+    ),
 
   bridge(
     start({
@@ -94,7 +104,10 @@ export const closedVisits: readonly DemoJob[] = [
     .read('windings', 'VW', 1.91)
     .read('windings', 'WU', 1.9)
     .decide('inv-board')
-    .sign('Joana Lume', 'Second board on this roof. Ask the electrician to log the supply at dawn.'),
+    .sign(
+      'Joana Lume',
+      'Second board on this roof. Ask the electrician to log the supply at dawn.',
+    ),
 
   start({
     jobId: 163,

@@ -60,8 +60,20 @@ const OPEN: readonly Open[] = [
     day: 1,
     complaint: 'Does not cool, the lamp is lit. A pin table hangs inside the door.',
   },
-  { job: 155, unit: 'furnace', at: '13:30', day: 1, complaint: 'No heat in the gym again, six blinks.' },
-  { job: 156, unit: 'oven', at: '06:00', day: 2, complaint: 'Display lights, nothing gets warm. E5.' },
+  {
+    job: 155,
+    unit: 'furnace',
+    at: '13:30',
+    day: 1,
+    complaint: 'No heat in the gym again, six blinks.',
+  },
+  {
+    job: 156,
+    unit: 'oven',
+    at: '06:00',
+    day: 2,
+    complaint: 'Display lights, nothing gets warm. E5.',
+  },
   { job: 157, unit: 'poolPump', at: '09:00', day: 2, complaint: 'Hums and does not start.' },
   {
     job: 158,
@@ -70,8 +82,20 @@ const OPEN: readonly Open[] = [
     day: 2,
     complaint: 'Iced over again with the first cold nights.',
   },
-  { job: 159, unit: 'television', at: '16:00', day: 3, complaint: 'Sound, but the screen is dark.' },
-  { job: 160, unit: 'plasma', at: '17:00', day: 3, complaint: 'Clicks on and off, never a picture.' },
+  {
+    job: 159,
+    unit: 'television',
+    at: '16:00',
+    day: 3,
+    complaint: 'Sound, but the screen is dark.',
+  },
+  {
+    job: 160,
+    unit: 'plasma',
+    at: '17:00',
+    day: 3,
+    complaint: 'Clicks on and off, never a picture.',
+  },
   {
     job: 168,
     unit: 'vacuum',
@@ -81,12 +105,14 @@ const OPEN: readonly Open[] = [
   },
 ];
 
-export const openVisits: readonly DemoJob[] = OPEN.map(({ job, unit, at, day, urgent, complaint }) => ({
-  id: id(job),
-  unitId: units[unit].id,
-  visitAt: at,
-  ...(day !== undefined && { visitInDays: day }),
-  urgent: urgent ?? false,
-  complaint,
-  entries: [],
-}));
+export const openVisits: readonly DemoJob[] = OPEN.map(
+  ({ job, unit, at, day, urgent, complaint }) => ({
+    id: id(job),
+    unitId: units[unit].id,
+    visitAt: at,
+    ...(day !== undefined && { visitInDays: day }),
+    urgent: urgent ?? false,
+    complaint,
+    entries: [],
+  }),
+);

@@ -13,18 +13,65 @@ interface Place {
 
 const PLACES = {
   cafe: { customer: 1, site: 11, name: 'Café Três Candeias', address: 'Ladeira das Candeias 14' },
-  innRoof: { customer: 2, site: 12, name: 'Pousada do Lume', where: 'roof', address: 'Rua da Fonte Quente 3' },
-  innBoiler: { customer: 2, site: 101, name: 'Pousada do Lume', where: 'boiler room', address: 'Rua da Fonte Quente 3' },
-  innPool: { customer: 2, site: 102, name: 'Pousada do Lume', where: 'pool', address: 'Rua da Fonte Quente 3' },
-  dairy: { customer: 3, site: 13, name: 'Laticínio Pedra Mansa', where: 'plant room', address: 'Estrada do Curral Velho' },
-  dairyCold: { customer: 3, site: 103, name: 'Laticínio Pedra Mansa', where: 'cold room', address: 'Estrada do Curral Velho' },
+  innRoof: {
+    customer: 2,
+    site: 12,
+    name: 'Pousada do Lume',
+    where: 'roof',
+    address: 'Rua da Fonte Quente 3',
+  },
+  innBoiler: {
+    customer: 2,
+    site: 101,
+    name: 'Pousada do Lume',
+    where: 'boiler room',
+    address: 'Rua da Fonte Quente 3',
+  },
+  innPool: {
+    customer: 2,
+    site: 102,
+    name: 'Pousada do Lume',
+    where: 'pool',
+    address: 'Rua da Fonte Quente 3',
+  },
+  dairy: {
+    customer: 3,
+    site: 13,
+    name: 'Laticínio Pedra Mansa',
+    where: 'plant room',
+    address: 'Estrada do Curral Velho',
+  },
+  dairyCold: {
+    customer: 3,
+    site: 103,
+    name: 'Laticínio Pedra Mansa',
+    where: 'cold room',
+    address: 'Estrada do Curral Velho',
+  },
   school: { customer: 4, site: 104, name: 'Escola do Vale Alto', address: 'Praça do Cedro 1' },
   laundry: { customer: 5, site: 105, name: 'Lavanderia Água Clara', address: 'Rua do Ribeiro 22' },
   bakery: { customer: 6, site: 106, name: 'Padaria do Forno Velho', address: 'Largo da Capela 5' },
-  sarmento: { customer: 7, site: 107, name: 'Clara Sarmento', where: 'house', address: 'Travessa das Hortênsias 8' },
-  quintela: { customer: 8, site: 108, name: 'Tomás Quintela', where: 'house', address: 'Caminho da Serra 40' },
+  sarmento: {
+    customer: 7,
+    site: 107,
+    name: 'Clara Sarmento',
+    where: 'house',
+    address: 'Travessa das Hortênsias 8',
+  },
+  quintela: {
+    customer: 8,
+    site: 108,
+    name: 'Tomás Quintela',
+    where: 'house',
+    address: 'Caminho da Serra 40',
+  },
   cineclub: { customer: 9, site: 109, name: 'Cineclube Lanterna', address: 'Rua Direita 61' },
-  townHall: { customer: 10, site: 110, name: 'Prefeitura de Serra do Cipreste', address: 'Praça do Cedro 2' },
+  townHall: {
+    customer: 10,
+    site: 110,
+    name: 'Prefeitura de Serra do Cipreste',
+    address: 'Praça do Cedro 2',
+  },
 } satisfies Record<string, Place>;
 
 const placeList: readonly Place[] = Object.values(PLACES);

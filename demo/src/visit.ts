@@ -61,7 +61,11 @@ export class VisitLog {
     const wait = this.sheet.safety.waitMinutes + 1;
     return this.add('safed', { step: 'isolated' })
       .add('safed', { step: 'meter-proved' })
-      .add('safed', { step: 'bus', reading: { kind: 'value', value: busVolts }, typed: String(busVolts) }, wait)
+      .add(
+        'safed',
+        { step: 'bus', reading: { kind: 'value', value: busVolts }, typed: String(busVolts) },
+        wait,
+      )
       .add('safed', { step: 'meter-reproved' });
   }
 

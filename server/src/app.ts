@@ -55,7 +55,11 @@ export function createApp({ store, log, pageFolder }: AppOptions): Hono {
     bodyLimit({
       maxSize: LARGEST_BODY,
       onError: () => {
-        throw new ProblemError(413, 'too-large', 'Nothing was stored: more than 8 MB at once. A sheet has 4 million characters at most; leave pictures out.');
+        throw new ProblemError(
+          413,
+          'too-large',
+          'Nothing was stored: more than 8 MB at once. A sheet has 4 million characters at most; leave pictures out.',
+        );
       },
     }),
   );

@@ -2,11 +2,17 @@ import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
 import { FindAnything } from './parts/find-anything';
 import { NotHere } from './screens/not-here';
 import type * as JobScreens from './screens/job/routes';
+import type * as DeskScreens from './screens/sheets/routes';
 import { Today } from './screens/today/today';
 
 /** A job's screens come in a piece of their own, so that Today is there at once. */
 const job = (screen: keyof typeof JobScreens) => async () => ({
   Component: (await import('./screens/job/routes'))[screen],
+});
+
+/** Sheets, meters and the Reckoner likewise. */
+const desk = (screen: keyof typeof DeskScreens) => async () => ({
+  Component: (await import('./screens/sheets/routes'))[screen],
 });
 
 function Root() {
@@ -30,6 +36,14 @@ const router = createBrowserRouter([
     ),
     children: [
       { path: '/', element: <Today /> },
+      { path: '/sheets', lazy: desk('Library') },
+      { path: '/sheets/quick', lazy: desk('QuickSheetPage') },
+      { path: '/sheets/:sheetId', lazy: desk('SheetPage') },
+      { path: '/sheets/:sheetId/edit', lazy: desk('SheetEditor') },
+      { path: '/sheets/:sheetId/compare', lazy: desk('Compare') },
+      { path: '/reckoner', lazy: desk('ReckonerScreen') },
+      { path: '/reckoner/:formulaId', lazy: desk('ReckonerScreen') },
+      { path: '/meters', lazy: desk('MetersScreen') },
       {
         path: '/jobs/:jobId',
         lazy: job('JobScreen'),

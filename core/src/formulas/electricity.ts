@@ -31,7 +31,8 @@ export function dischargeTime(ohms: number, farads: number, from: number, to: nu
 export function timeConstant(first: number, second: number, seconds: number): number {
   positive(second, 'the second reading');
   positive(seconds, 'the time between');
-  if (!(first > second)) throw new InvalidInputError('the second reading must be lower than the first');
+  if (!(first > second))
+    throw new InvalidInputError('the second reading must be lower than the first');
   return seconds / Math.log(first / second);
 }
 
@@ -40,7 +41,10 @@ export function timeConstant(first: number, second: number, seconds: number): nu
  * familiar “2650 × amps ÷ volts” in µF is this at 60 Hz.
  */
 export function capacitanceUnderLoad(amps: number, volts: number, hertz: number): number {
-  return positive(amps, 'the current') / (2 * Math.PI * positive(hertz, 'the frequency') * positive(volts, 'the voltage'));
+  return (
+    positive(amps, 'the current') /
+    (2 * Math.PI * positive(hertz, 'the frequency') * positive(volts, 'the voltage'))
+  );
 }
 
 /** Hot resistance of a heater from its rating: R = V²/P. Cold elements read a few percent less. */

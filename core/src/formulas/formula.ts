@@ -125,7 +125,9 @@ export function answer(
   halfWidths: Readonly<Record<string, number>> = {},
 ): FormulaAnswer {
   const plain = formula.compute(values);
-  const uncertain = Object.entries(halfWidths).filter(([id, a]) => a > 0 && Number.isFinite(values.numbers[id]));
+  const uncertain = Object.entries(halfWidths).filter(
+    ([id, a]) => a > 0 && Number.isFinite(values.numbers[id]),
+  );
   if (uncertain.length === 0) return plain;
   const inputs: Uncertain[] = uncertain.map(([id, a]) => ({
     value: values.numbers[id]!,

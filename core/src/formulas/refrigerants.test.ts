@@ -40,13 +40,20 @@ const anyLine = fc.constantFrom<SaturationLine>('bubble', 'dew');
 
 test('pressure rises with temperature, bubble never below dew, and the way back returns', () => {
   fc.assert(
-    fc.property(anyFluid, anyLine, fc.double({ min: 0, max: 1, noNaN: true }), (name, line, share) => {
-      const t = COLDEST + share * (criticalTemperature(name) - 3 - COLDEST);
-      const p = saturationPressure(name, line, t);
-      expect(saturationPressure(name, line, t + 1)).toBeGreaterThan(p);
-      expect(saturationTemperature(name, line, p)).toBeCloseTo(t, 5);
-      const [bubble, dew] = (['bubble', 'dew'] as const).map((l) => saturationPressure(name, l, t));
-      expect(bubble! - dew!).toBeGreaterThan(-0.002 * dew!);
-    }),
+    fc.property(
+      anyFluid,
+      anyLine,
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      (name, line, share) => {
+        const t = COLDEST + share * (criticalTemperature(name) - 3 - COLDEST);
+        const p = saturationPressure(name, line, t);
+        expect(saturationPressure(name, line, t + 1)).toBeGreaterThan(p);
+        expect(saturationTemperature(name, line, p)).toBeCloseTo(t, 5);
+        const [bubble, dew] = (['bubble', 'dew'] as const).map((l) =>
+          saturationPressure(name, l, t),
+        );
+        expect(bubble! - dew!).toBeGreaterThan(-0.002 * dew!);
+      },
+    ),
   );
 });

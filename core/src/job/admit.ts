@@ -222,7 +222,10 @@ function given(sheet: Sheet, { body }: EntryOf<'given'>): Refusal | undefined {
     (expect) => resolveExpectation(expect, body.value, sheet.curves ?? []) === undefined,
   );
   return beyond
-    ? refuse('given-beyond', 'The sensor’s curve does not reach there. Check the figure and its unit.')
+    ? refuse(
+        'given-beyond',
+        'The sensor’s curve does not reach there. Check the figure and its unit.',
+      )
     : undefined;
 }
 

@@ -12,7 +12,14 @@ import { accuracyAt, type MeterProfile } from '../meter/profile';
 import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { findPoint, findTest } from '../sheet/lookup';
 import { observableId, rulePoints } from '../sheet/observables';
-import { isMeasured, type AskTest, type MeasureTest, type Sheet, type SheetCode, type TestPoint } from '../sheet/schema';
+import {
+  isMeasured,
+  type AskTest,
+  type MeasureTest,
+  type Sheet,
+  type SheetCode,
+  type TestPoint,
+} from '../sheet/schema';
 import { dutyOf, instrumentFor } from './instruments';
 import { AS_FOUND, afterSafeStep, doubt, energise, type Energy } from './energy';
 import { inLogOrder, type BodyOf, type EntryOf, type StoredEntry } from './entries';
@@ -282,7 +289,15 @@ function take(
     const { samples, event } = entry.body;
     const series = { samples, ...(event !== undefined && { event }) };
     const u = seriesUncertainty(sheet, test, point, series, draft.meters);
-    return { ...common, kind: 'series', observable, test, point, series, judgement: judgeSeries(expect, series, u) };
+    return {
+      ...common,
+      kind: 'series',
+      observable,
+      test,
+      point,
+      series,
+      judgement: judgeSeries(expect, series, u),
+    };
   }
   const { reading, typed, contact } = entry.body;
   const given = draft.given.get(test.id);
@@ -348,7 +363,8 @@ export function judgeTaken(
   if (!expect) return undefined;
   const fn = functionOf(test, point);
   const meter = instrumentFor(meters, sheet, dutyOf(sheet, test, point));
-  const accuracy = meter && reading.kind === 'value' ? accuracyAt(meter, fn, reading.value) : undefined;
+  const accuracy =
+    meter && reading.kind === 'value' ? accuracyAt(meter, fn, reading.value) : undefined;
   return judge({
     expect,
     reading,

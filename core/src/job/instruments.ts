@@ -10,7 +10,12 @@ import type { MeasureTest, Sheet, TestPoint } from '../sheet/schema';
 /** The parts of a duty that a test decides; the sheet adds the place. */
 export type WantedOf = Pick<Duty, 'function' | 'live'> & Partial<Pick<Duty, 'expect'>>;
 
-export function dutyOf(sheet: Sheet, test: MeasureTest, point: TestPoint, given?: number): WantedOf {
+export function dutyOf(
+  sheet: Sheet,
+  test: MeasureTest,
+  point: TestPoint,
+  given?: number,
+): WantedOf {
   const wanted = expectOf(test, point);
   const expect = isSeries(wanted)
     ? undefined

@@ -5,7 +5,14 @@
  */
 import type { Uncertain } from '../numeric/propagate';
 import type { Limits } from './expectation';
-import { above, below, decideBy, likeliest, type Judgement, type OutcomeProbabilities } from './judge';
+import {
+  above,
+  below,
+  decideBy,
+  likeliest,
+  type Judgement,
+  type OutcomeProbabilities,
+} from './judge';
 
 export interface FigureClasses {
   /** Name of the class below the lower limit. */

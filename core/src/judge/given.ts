@@ -105,10 +105,23 @@ export function resolveExpectation(
       const ends = [at - expect.within, at + expect.within].map((t) => resistanceAt(curve, t));
       if (ends.some(Number.isNaN)) return undefined;
       const from = expect.from && { from: expect.from };
-      return { kind: 'between', low: Math.min(...ends), high: Math.max(...ends), unit, ...kept, ...from };
+      return {
+        kind: 'between',
+        low: Math.min(...ends),
+        high: Math.max(...ends),
+        unit,
+        ...kept,
+        ...from,
+      };
     }
     case 'count':
-      return { kind: 'nominal', value: expect.value, plusMinus: expect.plusMinus ?? 0, unit, ...kept };
+      return {
+        kind: 'nominal',
+        value: expect.value,
+        plusMinus: expect.plusMinus ?? 0,
+        unit,
+        ...kept,
+      };
     default:
       return expect;
   }

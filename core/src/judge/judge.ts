@@ -181,12 +181,7 @@ export function above(limit: number, x: number, u: number): number {
 }
 
 /** The verdict on a figure whose chance to conform is known. */
-export function decideBy(
-  pOk: number,
-  watch: Expectation['watch'],
-  x: number,
-  u: number,
-): Verdict {
+export function decideBy(pOk: number, watch: Expectation['watch'], x: number, u: number): Verdict {
   if (pOk >= DECISION_LEVEL) return 'in';
   if (pOk > 1 - DECISION_LEVEL) return 'cannot-tell';
   if (watch && 1 - below(watch.low, x, u) - above(watch.high, x, u) >= DECISION_LEVEL)

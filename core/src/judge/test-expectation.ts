@@ -37,7 +37,10 @@ export function outcomesOf(
 }
 
 /** Problems with the limits themselves; undefined for sound ones. */
-export function limitProblem(expect: TestExpectation, curves: readonly Curve[]): string | undefined {
+export function limitProblem(
+  expect: TestExpectation,
+  curves: readonly Curve[],
+): string | undefined {
   if (isSeries(expect)) return seriesProblem(expect);
   if (expect.kind === 'label' && expect.percent === undefined && expect.plusMinus === undefined)
     return 'a label value needs percent or plusMinus';
@@ -112,7 +115,9 @@ export function expectWords(expect: TestExpectation): string {
     case 'step':
       return `${band(...expect.before)}, then ${band(...expect.after)} (${expect.event})`;
     case 'follows':
-      return [`follows the ${expect.driver}`, band(expect.low, expect.high)].filter(Boolean).join(', ');
+      return [`follows the ${expect.driver}`, band(expect.low, expect.high)]
+        .filter(Boolean)
+        .join(', ');
     case 'acts-at':
       return `${expect.event} at ${band(expect.low, expect.high)}`;
     case 'within':

@@ -81,7 +81,11 @@ export function splitTable(source: readonly (readonly string[])[]): Table {
   });
   // A second heading row below, as under cells merged sideways.
   const next = padded[best + 1];
-  const below = next !== undefined && score(next) >= 1 && score(next) >= next.filter((c) => c.trim() !== '').length - 1 && !next.some((cell) => /\d/.test(cell));
+  const below =
+    next !== undefined &&
+    score(next) >= 1 &&
+    score(next) >= next.filter((c) => c.trim() !== '').length - 1 &&
+    !next.some((cell) => /\d/.test(cell));
   const words = below ? spread(combined).map((cell, i) => next[i]!.trim() || cell) : combined;
   const from = best + (below ? 2 : 1);
   const rows = padded.slice(from);

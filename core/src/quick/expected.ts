@@ -16,7 +16,8 @@ export const HOUSE_TOLERANCE = 10;
 /** From here up counts as open, ohms, where a cell only says “OL”. */
 const OPEN_ABOVE = 1e6;
 
-const RANGE = /^(.*?\d.*?)\s*(?:\.{2,3}|…|–|—|\bto\b|\ba\b|\baté\b|(?<=[\d\sa-zA-ZµμΩ%])-(?=\s*[\d.,]))\s*(.*\d.*)$/;
+const RANGE =
+  /^(.*?\d.*?)\s*(?:\.{2,3}|…|–|—|\bto\b|\ba\b|\baté\b|(?<=[\d\sa-zA-ZµμΩ%])-(?=\s*[\d.,]))\s*(.*\d.*)$/;
 const OPEN = /^(ol|0l|o\.l|open|infinite|∞|aberto)\.?$/i;
 
 /**

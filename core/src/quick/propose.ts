@@ -21,7 +21,11 @@ export interface Proposal {
 
 /** Whether a row looks outwards, at a load or sensor, and not at what the board gives. */
 export const looksOutwards = ({ function: fn }: QuickRow): boolean =>
-  fn === 'ohm' || fn === 'continuity' || fn === 'capacitance' || fn === 'insulation' || fn === 'temperature';
+  fn === 'ohm' ||
+  fn === 'continuity' ||
+  fn === 'capacitance' ||
+  fn === 'insulation' ||
+  fn === 'temperature';
 
 /** Equal shares over the bad outcomes that a row can have, `none` and `open` heavier. */
 function bad({ expect, function: fn }: QuickRow, weights: Readonly<Record<string, number>>) {

@@ -92,12 +92,20 @@ const ref = (places: Places, connector: string, pin: string) => {
 };
 
 function connectorsOf(rows: readonly QuickRow[]): (Connector & { pinNames: string[] })[] {
-  const names = [...new Map(rows.map((row) => [row.connector.toLowerCase(), row.connector])).values()];
+  const names = [
+    ...new Map(rows.map((row) => [row.connector.toLowerCase(), row.connector])).values(),
+  ];
   const ids = new Set<string>();
   return names.map((name, i) => {
     const own = rows.filter((row) => row.connector.toLowerCase() === name.toLowerCase());
-    const pinNames = [...new Map(own.flatMap((row) => [row.red, row.black]).map((p) => [p.toLowerCase(), p])).values()];
-    const numbers = pinNames.map((pin) => (/^\d{1,3}$/.test(pin) && Number(pin) >= 1 && Number(pin) <= 200 ? Number(pin) : 0));
+    const pinNames = [
+      ...new Map(
+        own.flatMap((row) => [row.red, row.black]).map((p) => [p.toLowerCase(), p]),
+      ).values(),
+    ];
+    const numbers = pinNames.map((pin) =>
+      /^\d{1,3}$/.test(pin) && Number(pin) >= 1 && Number(pin) <= 200 ? Number(pin) : 0,
+    );
     let free = Math.max(0, ...numbers);
     const pins = pinNames
       .map((pin, p) => {
@@ -148,7 +156,12 @@ function testsOfRows(
   const used = new Set<string>();
   return [...groups.values()].map((group) => {
     const first = group[0]!;
-    const id = freeId(slug(`${first.connector}-${first.function.replace('=', 'dc').replace('~', 'ac')}-${first.state}`), used);
+    const id = freeId(
+      slug(
+        `${first.connector}-${first.function.replace('=', 'dc').replace('~', 'ac')}-${first.state}`,
+      ),
+      used,
+    );
     const pointIds = new Set<string>();
     const points = group.map((row) => ({
       id: freeId(slug(`${row.red}-${row.black}`), pointIds),

@@ -92,7 +92,10 @@ function readRow(
   const energy = energyOf(state, expect.unit);
   const fn = functionOf(cell('function'), state + cell('expected') + cell('unit'), expect);
   if (METER_FUNCTIONS[fn].deadOnly && energy === 'live')
-    return bad('state', `${METER_FUNCTIONS[fn].words} is for dead circuits only; this row says “${state}”.`);
+    return bad(
+      'state',
+      `${METER_FUNCTIONS[fn].words} is for dead circuits only; this row says “${state}”.`,
+    );
   return {
     value: {
       row,
@@ -135,7 +138,8 @@ function expectationOf(cell: Cell, unit: Unit | undefined): Expectation | string
     if (ends.includes(null)) return `“${ends[0] === null ? low : high}” is no figure.`;
     if (!unit) return 'A unit is needed beside lower and upper limit.';
     const [from, to] = ends as (number | undefined)[];
-    if (from !== undefined && to !== undefined) return { kind: 'between', low: from, high: to, unit };
+    if (from !== undefined && to !== undefined)
+      return { kind: 'between', low: from, high: to, unit };
     return from !== undefined
       ? { kind: 'atLeast', low: from, unit }
       : { kind: 'atMost', high: to!, unit };

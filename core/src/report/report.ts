@@ -1,6 +1,13 @@
 /** The service report as data: every figure with its limit and source. Setting it is the screen's. */
 import type { Assessment, Suspect } from '../job/assess';
-import type { FoldedEntry, JobState, Taken, TakenGroup, TakenReading, TakenSeries } from '../job/fold';
+import type {
+  FoldedEntry,
+  JobState,
+  Taken,
+  TakenGroup,
+  TakenReading,
+  TakenSeries,
+} from '../job/fold';
 import { notProvenWords } from '../job/not-proven';
 import { ruleTitle } from '../judge/groups/rules';
 import type { Judgement } from '../judge/judge';
@@ -30,7 +37,8 @@ export interface ReportRow {
   readonly uncertainty: string;
   readonly limit: string;
   readonly verdict: string;
-  readonly mark: 'in' | 'watch' | 'out' | 'cannot-tell' | 'not-settled' | 'void' | 'withdrawn' | 'repeated';
+  readonly mark:
+    'in' | 'watch' | 'out' | 'cannot-tell' | 'not-settled' | 'void' | 'withdrawn' | 'repeated';
   /** Likeliest class, such as `low`; tells to which side an `out` fell. */
   readonly outcome: string;
   /** `Service data DF-7, p. 12`; the report names the revision once. */
@@ -94,8 +102,7 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     other: assessment.other.p,
     notProven: notProvenLines(assessment, decision !== undefined),
     skipped: skippedLines(sheet, state),
-    meter:
-      state.meters.map(({ name }) => name).join('; ') || 'not stated: readings taken as exact',
+    meter: state.meters.map(({ name }) => name).join('; ') || 'not stated: readings taken as exact',
     lead: state.lead ? formatQuantity(state.lead.value, 'ohm') : 'not zeroed',
     ...(decision && { decision: decisionLines(sheet, decision.body) }),
     ...(signed && { signed: { at: signed.at, ...signed.body } }),
@@ -161,7 +168,11 @@ function rowOf(sheet: Sheet, taken: Taken): ReportRow {
       outcome: taken.outcome,
     };
   }
-  return { ...common, ...figureRow(sheet, taken, standingWords), mark: standingMark ?? taken.judgement.verdict };
+  return {
+    ...common,
+    ...figureRow(sheet, taken, standingWords),
+    mark: standingMark ?? taken.judgement.verdict,
+  };
 }
 
 type FigureRow = Omit<ReportRow, 'entry' | 'at' | 'title' | 'state' | 'source' | 'mark'>;
@@ -217,7 +228,11 @@ function fullVerdict(judgement: Judgement): string {
   return remarks.filter(Boolean).join('; ');
 }
 
-function groupRow(sheet: Sheet, taken: Taken, { test, rule, judgement, entry }: TakenGroup): ReportRow {
+function groupRow(
+  sheet: Sheet,
+  taken: Taken,
+  { test, rule, judgement, entry }: TakenGroup,
+): ReportRow {
   return {
     entry,
     at: taken.at,

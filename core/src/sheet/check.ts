@@ -22,7 +22,9 @@ const AFTER_LIMITS: readonly SheetCheck[] = [shows, visibility];
 /** Problems first, then warnings. */
 export function checkSheet(sheet: Sheet): SheetProblem[] {
   const found = FIRST.flatMap((check) => check(sheet));
-  const unsound = found.some(({ code, path }) => code === 'limits' || code === 'curve' || path.endsWith('/curve'));
+  const unsound = found.some(
+    ({ code, path }) => code === 'limits' || code === 'curve' || path.endsWith('/curve'),
+  );
   const all = unsound ? found : [...found, ...AFTER_LIMITS.flatMap((check) => check(sheet))];
   return [
     ...all.filter(({ severity }) => severity === 'problem'),

@@ -1,7 +1,15 @@
 /** Looking things up in a sheet by id. */
 import { UnknownReferenceError } from '../errors';
 import { testsOf } from './all-tests';
-import { isMeasured, type Fault, type Part, type Sheet, type SheetState, type Test, type TestPoint } from './schema';
+import {
+  isMeasured,
+  type Fault,
+  type Part,
+  type Sheet,
+  type SheetState,
+  type Test,
+  type TestPoint,
+} from './schema';
 
 export function findTest(sheet: Sheet, id: string): Test | undefined {
   return testsOf(sheet).find((test) => test.id === id);

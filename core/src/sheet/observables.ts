@@ -62,7 +62,12 @@ export function ruleObservables(test: Test): Observable[] {
 
 /** Points that a rule of a test needs, in the order its judgement takes them. */
 export function rulePoints(test: Test, rule: TogetherRule): readonly string[] {
-  return isMeasured(test) ? pointsOf(rule, test.points.map((point) => point.id)) : [];
+  return isMeasured(test)
+    ? pointsOf(
+        rule,
+        test.points.map((point) => point.id),
+      )
+    : [];
 }
 
 /** What a fault shows at an observable: by its own name first, else by the whole test's. */

@@ -9,7 +9,13 @@ import { boardSchema, harnessSchema } from './schema/boards';
 import { codeSchema, codeSchemeSchema } from './schema/codes';
 import { Id, list, Name, Text } from './schema/common';
 import { faultSchema, partSchema, procedureSchema, repairSchema } from './schema/faults';
-import { accessSchema, askSchema, measureSchema, sequenceSchema, stateSchema } from './schema/tests';
+import {
+  accessSchema,
+  askSchema,
+  measureSchema,
+  sequenceSchema,
+  stateSchema,
+} from './schema/tests';
 
 export const SHEET_FORMAT = 'jeitinho.sheet/1';
 

@@ -37,7 +37,9 @@ export function facetsOf(sheet: Sheet): SheetFacets {
 /** Whether a model pattern (`NX3-10*`) covers a model. Case and spaces do not matter. */
 export function modelMatches(pattern: string, model: string): boolean {
   const plain = (text: string) => text.replace(/\s+/g, '').toUpperCase();
-  const parts = plain(pattern).split('*').map((part) => part.replace(/[.+?^${}()|[\]\\]/g, '\\$&'));
+  const parts = plain(pattern)
+    .split('*')
+    .map((part) => part.replace(/[.+?^${}()|[\]\\]/g, '\\$&'));
   return new RegExp(`^${parts.join('.*')}$`).test(plain(model));
 }
 
@@ -60,9 +62,7 @@ export function searchSheets<T extends Searchable>(items: readonly T[], query: s
   return items
     .flatMap((item) => {
       const hits = words.map((word) => hitOf(item, word));
-      return hits.every((hit) => hit !== undefined)
-        ? [{ item, hits: hits as Hit[] }]
-        : [];
+      return hits.every((hit) => hit !== undefined) ? [{ item, hits: hits as Hit[] }] : [];
     })
     .sort((a, b) => rank(a.hits) - rank(b.hits))
     .map(({ item, hits }) => ({
@@ -90,7 +90,9 @@ function hitOf({ title, maker, facets }: Searchable, word: string): Hit | undefi
   const model = facets.models.find((pattern) => has(pattern) || modelMatches(pattern, word));
   if (model !== undefined) return { rank: 0, by: `model ${model}` };
   if (has(title) || has(maker)) return { rank: 1, by: '' };
-  const code = facets.codes.find((each) => normaliseCode(each.split(' ')[0]!) === normaliseCode(word));
+  const code = facets.codes.find(
+    (each) => normaliseCode(each.split(' ')[0]!) === normaliseCode(word),
+  );
   if (code !== undefined) return { rank: 2, by: `code ${code}` };
   if (has(facets.kind)) return { rank: 3, by: facets.kind };
   const lists = [

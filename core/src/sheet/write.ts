@@ -84,5 +84,6 @@ function oneLine(value: unknown): string {
 const nested = (value: object): boolean =>
   Object.values(value).some(
     (each) =>
-      Array.isArray(each) && each.some((item) => item !== null && typeof item === 'object' && 'id' in item),
+      Array.isArray(each) &&
+      each.some((item) => item !== null && typeof item === 'object' && 'id' in item),
   );

@@ -1,7 +1,19 @@
 /** Units a sheet may ask for, their symbols, and the ways people type them. Values are SI. */
 import { InvalidInputError } from '../errors';
 
-export const UNITS = ['V', 'A', 'ohm', 'F', 'Hz', 'degC', 'W', 's', 'percent', 'Pa', 'count'] as const;
+export const UNITS = [
+  'V',
+  'A',
+  'ohm',
+  'F',
+  'Hz',
+  'degC',
+  'W',
+  's',
+  'percent',
+  'Pa',
+  'count',
+] as const;
 export type Unit = (typeof UNITS)[number];
 
 interface UnitFacts {
@@ -68,7 +80,13 @@ export const UNIT_FACTS: Record<Unit, UnitFacts> = {
   s: { symbol: 's', plural: 'seconds', spellings: ['s', 'sec'], prefixed: true, largest: 1e7 },
   percent: { symbol: '%', plural: 'percent', spellings: ['%'], prefixed: false, largest: 1e6 },
   Pa: { symbol: 'Pa', plural: 'pascals', spellings: ['Pa', 'pa'], prefixed: true, largest: 1e9 },
-  count: { symbol: '×', plural: 'times', spellings: ['×', 'x', 'times'], prefixed: false, largest: 1e6 },
+  count: {
+    symbol: '×',
+    plural: 'times',
+    spellings: ['×', 'x', 'times'],
+    prefixed: false,
+    largest: 1e6,
+  },
 };
 
 /** Engineering prefixes and their factors; both micro signs and the typist's `u`. */

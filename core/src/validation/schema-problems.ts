@@ -52,7 +52,9 @@ function best(choice: ErrorObject, children: readonly ErrorObject[]): ErrorObjec
   }
   const untagged = (errors: readonly ErrorObject[]) =>
     !errors.some(
-      (e) => e.keyword === 'const' && TAGS.some((tag) => e.instancePath === `${choice.instancePath}/${tag}`),
+      (e) =>
+        e.keyword === 'const' &&
+        TAGS.some((tag) => e.instancePath === `${choice.instancePath}/${tag}`),
     );
   const meant = [...branches.values()].filter(untagged).sort((a, b) => a.length - b.length)[0];
   if (meant) return meant;
@@ -88,7 +90,10 @@ function sentence(error: ErrorObject): string {
     case 'enum':
       return `must be one of ${(params.allowedValues as unknown[]).join(', ')}.`;
     case 'type':
-      return `must be ${[params.type].flat().map((type: string) => TYPES[type] ?? type).join(' or ')}.`;
+      return `must be ${[params.type]
+        .flat()
+        .map((type: string) => TYPES[type] ?? type)
+        .join(' or ')}.`;
     case 'pattern':
       return 'is not written as it should be: letters, digits, dots, dashes, underlines and plus signs, no spaces.';
     case 'minimum':

@@ -20,7 +20,12 @@ export function unknownFields(schema: TSchema, value: unknown): SheetProblem[] {
   return found.slice(0, MOST);
 }
 
-function walk(schemas: readonly Loose[], value: unknown, path: string, found: SheetProblem[]): void {
+function walk(
+  schemas: readonly Loose[],
+  value: unknown,
+  path: string,
+  found: SheetProblem[],
+): void {
   if (found.length >= MOST || value === null || typeof value !== 'object') return;
   const fitting = schemas.flatMap((schema) => branches(schema, value));
   if (Array.isArray(value)) {

@@ -170,8 +170,7 @@ function rowOf(jobId: string, entry: NumberedEntry) {
   };
   if (entry.kind === 'answer' || entry.kind === 'skipped')
     return { ...common, test: entry.body.test };
-  if (entry.kind === 'series')
-    return { ...common, test: entry.body.test, point: entry.body.point };
+  if (entry.kind === 'series') return { ...common, test: entry.body.test, point: entry.body.point };
   if (entry.kind !== 'reading') return common;
   const { test, point, reading } = entry.body;
   return { ...common, test, point, value: reading.kind === 'value' ? reading.value : null };

@@ -36,10 +36,7 @@ export async function takeMeter(store: Store, id: string): Promise<void> {
   await store.settings.upsert({ name: 'shop', value: { ...shop, meter } });
 }
 
-async function change(
-  store: Store,
-  by: (all: MeterProfile[]) => MeterProfile[],
-): Promise<void> {
+async function change(store: Store, by: (all: MeterProfile[]) => MeterProfile[]): Promise<void> {
   await store.sequelize.transaction(async (transaction) => {
     const row = await store.settings.findByPk('meters', {
       transaction,

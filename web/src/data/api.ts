@@ -19,14 +19,22 @@ export class Unreachable extends Error {
 
 const TIMEOUT_MS = 10_000;
 
-/** @throws {ApiProblem | Unreachable} */
-export async function api<T>(path: string, body?: unknown): Promise<T> {
+/** GET, or POST where there is a body. @throws {ApiProblem | Unreachable} */
+export const api = <T>(path: string, body?: unknown): Promise<T> =>
+  sendTo<T>(body === undefined ? 'GET' : 'POST', path, body);
+
+/** @returns undefined for an answer without content. @throws {ApiProblem | Unreachable} */
+export async function sendTo<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api/v1${path}`, {
+      method,
       signal: AbortSignal.timeout(TIMEOUT_MS),
       ...(body !== undefined && {
-        method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify(body),
       }),
@@ -34,6 +42,7 @@ export async function api<T>(path: string, body?: unknown): Promise<T> {
   } catch {
     throw new Unreachable();
   }
+  if (response.status === 204) return undefined as T;
   if (response.ok) return (await response.json()) as T;
   if (response.headers.get('content-type')?.startsWith('application/problem+json'))
     throw new ApiProblem((await response.json()) as Problem);

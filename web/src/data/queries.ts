@@ -3,6 +3,9 @@ import type {
   JobListItem,
   JobResource,
   MeterProfile,
+  RevisionResource,
+  Sheet,
+  SheetListItem,
   ShopResource,
   SiteResource,
   UnitResource,
@@ -69,6 +72,27 @@ export const shopOptions = () =>
 
 export const metersOptions = () =>
   queryOptions({ queryKey: ['meters'], queryFn: () => document<MeterProfile[]>('/meters') });
+
+export const sheetsOptions = () =>
+  queryOptions({ queryKey: ['sheets'], queryFn: () => document<SheetListItem[]>('/sheets') });
+
+/** @param revision - Undefined for the newest. */
+export const sheetOptions = (id: string, revision?: number) =>
+  queryOptions({
+    queryKey: ['sheets', id, revision ?? 'newest'],
+    queryFn: () =>
+      document<Sheet>(
+        `/sheets/${encodeURIComponent(id)}${revision === undefined ? '' : `/revisions/${revision}`}`,
+      ),
+    // A revision never changes; the newest may be followed by another.
+    ...(revision !== undefined && { staleTime: Infinity }),
+  });
+
+export const revisionsOptions = (id: string) =>
+  queryOptions({
+    queryKey: ['sheets', id, 'revisions'],
+    queryFn: () => document<RevisionResource[]>(`/sheets/${encodeURIComponent(id)}/revisions`),
+  });
 
 export const jobOptions = (id: string) =>
   queryOptions({

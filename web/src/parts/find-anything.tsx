@@ -1,11 +1,11 @@
-/** `Ctrl K`: find a job, or a stage or test of the one in hand. */
-import { FORMULAS, STAGES, testsOf, type JobResource } from '@jeitinho/core';
+/** `Ctrl K`: find a job, a stage or test of the one in hand, a sheet, a formula. */
+import { STAGES, testsOf, type JobResource } from '@jeitinho/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { jobOptions, openJobsOptions, signedJobsOptions } from '../data/queries';
+import { jobOptions, openJobsOptions, sheetsOptions, signedJobsOptions } from '../data/queries';
 import { STAGE_NAMES } from '../screens/job/stages';
 
 const ITEM =
@@ -44,6 +44,12 @@ function Found({ onDone }: { onDone: () => void }) {
   const { pathname } = useLocation();
   const open = useQuery(openJobsOptions());
   const signed = useQuery(signedJobsOptions());
+  const sheets = useQuery(sheetsOptions());
+  const formulas = useQuery({
+    queryKey: ['formulas'],
+    queryFn: async () => (await import('../screens/reckoner/titles')).formulaTitles,
+    staleTime: Infinity,
+  });
   const jobId = /^\/jobs\/([^/]+)/.exec(pathname)?.[1];
   const job = useQueryClient().getQueryData<JobResource>(jobOptions(jobId ?? '').queryKey);
   const go = (to: string) => () => {
@@ -54,7 +60,7 @@ function Found({ onDone }: { onDone: () => void }) {
     <Command label="Find anything">
       <Command.Input
         autoFocus
-        placeholder="A job, a stage, a test …"
+        placeholder="A job, a test, a sheet, a formula …"
         className="w-full border-b border-ink bg-card px-4 py-3 text-[18px] outline-none"
       />
       <Command.List className="max-h-[50vh] overflow-y-auto p-2">
@@ -95,6 +101,30 @@ function Found({ onDone }: { onDone: () => void }) {
               <span className="text-[14px] text-soft">
                 {each.site.name} · {each.summary?.status ?? 'open'}
               </span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+        <Command.Group heading="Sheets">
+          {(sheets.data ?? []).map(({ id, title, facets }) => (
+            <Command.Item
+              key={id}
+              value={`sheet ${title} ${facets.models.join(' ')}`}
+              onSelect={go(`/sheets/${encodeURIComponent(id)}`)}
+              className={ITEM}
+            >
+              {title} <span className="text-[14px] text-soft">sheet</span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+        <Command.Group heading="Reckoner">
+          {(formulas.data ?? []).map(({ id, title }) => (
+            <Command.Item
+              key={id}
+              value={`formula ${title}`}
+              onSelect={go(`/reckoner/${id}`)}
+              className={ITEM}
+            >
+              {title} <span className="text-[14px] text-soft">formula</span>
             </Command.Item>
           ))}
         </Command.Group>

@@ -39,7 +39,12 @@ export const swapFormula: Formula = {
         'cost',
         'Expected cost',
         'money',
-        swapCost({ price: price!, restock: restock! / 100, labour: labour!, chance: chance! / 100 }),
+        swapCost({
+          price: price!,
+          restock: restock! / 100,
+          labour: labour!,
+          chance: chance! / 100,
+        }),
         true,
       ),
       output('wrong', 'If it was not the part', 'money', (price! * restock!) / 100 + labour!),

@@ -61,7 +61,10 @@ export const busFormula: Formula = {
   relation: 'peak = √2 · V; three-phase average = 3√2/π · V line to line',
   source: 'IEC 60146-1-1, uncontrolled bridges',
   inputs: [
-    number('volts', 'Mains, as it arrives at the rectifier', 'voltage', 220, { plusMinus: 2.5, min: 0 }),
+    number('volts', 'Mains, as it arrives at the rectifier', 'voltage', 220, {
+      plusMinus: 2.5,
+      min: 0,
+    }),
   ],
   compute: ({ numbers: { volts } }) => ({
     outputs: [
@@ -70,7 +73,11 @@ export const busFormula: Formula = {
       output('double', 'Behind a voltage doubler', 'voltage', 2 * rectifiedPeak(volts!)),
     ],
     remarks: [
-      { label: 'Mind', text: 'such a bus stays charged after isolation: wait, then measure', tone: 'mind' },
+      {
+        label: 'Mind',
+        text: 'such a bus stays charged after isolation: wait, then measure',
+        tone: 'mind',
+      },
     ],
   }),
 };
@@ -95,7 +102,11 @@ export const dischargeFormula: Formula = {
       output('energy', 'Energy at the start, in joules', 'count', 0.5 * farads! * from! ** 2),
     ],
     remarks: [
-      { label: 'Mind', text: 'time alone is not proof: measure the bus before touching', tone: 'mind' },
+      {
+        label: 'Mind',
+        text: 'time alone is not proof: measure the bus before touching',
+        tone: 'mind',
+      },
     ],
   }),
   picture: {
@@ -123,11 +134,21 @@ export const twoReadingsFormula: Formula = {
     const tau = timeConstant(first!, second!, seconds!);
     return {
       outputs: [
-        output('more', 'From the second reading on', 'time', second! > to! ? tau * Math.log(second! / to!) : 0, true),
+        output(
+          'more',
+          'From the second reading on',
+          'time',
+          second! > to! ? tau * Math.log(second! / to!) : 0,
+          true,
+        ),
         output('tau', 'Time constant', 'time', tau),
       ],
       remarks: [
-        { label: 'Mind', text: 'measure again at that moment; only the figure proves it', tone: 'mind' },
+        {
+          label: 'Mind',
+          text: 'measure again at that moment; only the figure proves it',
+          tone: 'mind',
+        },
       ],
     };
   },
@@ -151,7 +172,12 @@ export const heaterFormula: Formula = {
     ],
     remarks: [{ label: 'Cold', text: 'elements read a few percent less when cold' }],
   }),
-  picture: { input: 'watts', output: 'ohms', from: () => 200, to: ({ numbers }) => 2 * numbers.watts! },
+  picture: {
+    input: 'watts',
+    output: 'ohms',
+    from: () => 200,
+    to: ({ numbers }) => 2 * numbers.watts!,
+  },
 };
 
 export const tapFormula: Formula = {
@@ -178,7 +204,12 @@ export const tapFormula: Formula = {
         ...taps
           .filter((each) => each !== tap)
           .map((each) =>
-            output(`on-${each}`, `Secondary on ${each} V`, 'voltage', (secondary! * supply!) / each),
+            output(
+              `on-${each}`,
+              `Secondary on ${each} V`,
+              'voltage',
+              (secondary! * supply!) / each,
+            ),
           ),
       ],
       remarks: [],
@@ -205,7 +236,9 @@ export const capacitorFormula: Formula = {
     return {
       outputs: [
         output('farads', 'Capacitance', 'capacitance', farads, true),
-        ...(Number.isFinite(off) ? [output('off', 'Off the printed value by', 'percent', off)] : []),
+        ...(Number.isFinite(off)
+          ? [output('off', 'Off the printed value by', 'percent', off)]
+          : []),
       ],
       remarks: [
         {
@@ -216,7 +249,12 @@ export const capacitorFormula: Formula = {
       ],
     };
   },
-  picture: { input: 'amps', output: 'farads', from: () => 0.2, to: ({ numbers }) => 2 * numbers.amps! },
+  picture: {
+    input: 'amps',
+    output: 'farads',
+    from: () => 0.2,
+    to: ({ numbers }) => 2 * numbers.amps!,
+  },
 };
 
 export const insulationFormula: Formula = {

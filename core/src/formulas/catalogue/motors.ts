@@ -24,7 +24,11 @@ export const motorAmpsFormula: Formula = {
       ],
       remarks: [
         share > 105
-          ? { label: 'Amps', text: 'above the nameplate: look for load, low volts, a bad capacitor', tone: 'bad' }
+          ? {
+              label: 'Amps',
+              text: 'above the nameplate: look for load, low volts, a bad capacitor',
+              tone: 'bad',
+            }
           : share < 40
             ? { label: 'Amps', text: 'hardly any load: is it moving anything?', tone: 'mind' }
             : { label: 'Amps', text: 'within the nameplate', tone: 'good' },

@@ -18,7 +18,10 @@ const fluidChoice: ChoiceInput = {
   options: REFRIGERANT_NAMES.map((name) => ({ value: name, label: name })),
   start: 'R-410A',
 };
-const altitude = number('altitude', 'Altitude of the site', 'altitude', 0, { min: -400, max: 5000 });
+const altitude = number('altitude', 'Altitude of the site', 'altitude', 0, {
+  min: -400,
+  max: 5000,
+});
 
 const fluidOf = ({ texts }: FormulaValues) => texts.fluid as Refrigerant;
 const absolute = ({ numbers }: FormulaValues) => numbers.gauge! + airPressure(numbers.altitude!);
@@ -36,7 +39,11 @@ export const saturationFormula: Formula = {
   use: 'The pressure that belongs to a temperature, and the other line of a blend.',
   relation: 'ln(p/pc) = (Tc/T) · Σ nᵢ·(1 − T/Tc)^tᵢ',
   source: 'Ancillary equations of the reference formulations',
-  inputs: [fluidChoice, number('t', 'Temperature', 'temperature', 5, { plusMinus: 0.5, min: -60 }), altitude],
+  inputs: [
+    fluidChoice,
+    number('t', 'Temperature', 'temperature', 5, { plusMinus: 0.5, min: -60 }),
+    altitude,
+  ],
   compute: (values) => {
     const fluid = fluidOf(values);
     const { t } = values.numbers;
@@ -81,12 +88,28 @@ export const superheatFormula: Formula = {
   ],
   compute: (values) => ({
     outputs: [
-      output('superheat', 'Superheat', 'temperature-difference', superheat(fluidOf(values), absolute(values), values.numbers.pipe!), true),
-      output('dew', 'Dew temperature', 'temperature', saturationTemperature(fluidOf(values), 'dew', absolute(values))),
+      output(
+        'superheat',
+        'Superheat',
+        'temperature-difference',
+        superheat(fluidOf(values), absolute(values), values.numbers.pipe!),
+        true,
+      ),
+      output(
+        'dew',
+        'Dew temperature',
+        'temperature',
+        saturationTemperature(fluidOf(values), 'dew', absolute(values)),
+      ),
     ],
     remarks: [LICENCE],
   }),
-  picture: { input: 'gauge', output: 'superheat', from: () => 100_000, to: ({ numbers }) => 2 * numbers.gauge! },
+  picture: {
+    input: 'gauge',
+    output: 'superheat',
+    from: () => 100_000,
+    to: ({ numbers }) => 2 * numbers.gauge!,
+  },
 };
 
 export const subcoolingFormula: Formula = {
@@ -104,10 +127,26 @@ export const subcoolingFormula: Formula = {
   ],
   compute: (values) => ({
     outputs: [
-      output('subcooling', 'Subcooling', 'temperature-difference', subcooling(fluidOf(values), absolute(values), values.numbers.pipe!), true),
-      output('bubble', 'Bubble temperature', 'temperature', saturationTemperature(fluidOf(values), 'bubble', absolute(values))),
+      output(
+        'subcooling',
+        'Subcooling',
+        'temperature-difference',
+        subcooling(fluidOf(values), absolute(values), values.numbers.pipe!),
+        true,
+      ),
+      output(
+        'bubble',
+        'Bubble temperature',
+        'temperature',
+        saturationTemperature(fluidOf(values), 'bubble', absolute(values)),
+      ),
     ],
     remarks: [LICENCE],
   }),
-  picture: { input: 'gauge', output: 'subcooling', from: () => 500_000, to: ({ numbers }) => 1.5 * numbers.gauge! },
+  picture: {
+    input: 'gauge',
+    output: 'subcooling',
+    from: () => 500_000,
+    to: ({ numbers }) => 1.5 * numbers.gauge!,
+  },
 };

@@ -18,7 +18,8 @@ const NTC_INPUTS = [
 ];
 
 const finite = (value: number): number => {
-  if (!Number.isFinite(value)) throw new InvalidInputError('the sensor’s curve does not reach there');
+  if (!Number.isFinite(value))
+    throw new InvalidInputError('the sensor’s curve does not reach there');
   return value;
 };
 
@@ -33,10 +34,19 @@ export const ntcFormula: Formula = {
   id: 'ntc',
   title: 'NTC: ohms from temperature',
   use: 'What a sensor should read at the temperature beside it.',
-  inputs: [...NTC_INPUTS, number('t', 'Temperature', 'temperature', 4, { plusMinus: 0.5, min: -60, max: 300 })],
+  inputs: [
+    ...NTC_INPUTS,
+    number('t', 'Temperature', 'temperature', 4, { plusMinus: 0.5, min: -60, max: 300 }),
+  ],
   compute: (values) => ({
     outputs: [
-      output('ohms', 'Resistance', 'resistance', finite(resistanceAt(ntcOf(values), values.numbers.t!)), true),
+      output(
+        'ohms',
+        'Resistance',
+        'resistance',
+        finite(resistanceAt(ntcOf(values), values.numbers.t!)),
+        true,
+      ),
     ],
     remarks: [],
   }),
@@ -48,14 +58,28 @@ export const ntcInverseFormula: Formula = {
   id: 'ntc-inverse',
   title: 'NTC: temperature from ohms',
   use: 'What a sensor believes the temperature to be.',
-  inputs: [...NTC_INPUTS, number('ohms', 'Reading', 'resistance', 25_000, { plusMinus: 250, min: 0.01 })],
+  inputs: [
+    ...NTC_INPUTS,
+    number('ohms', 'Reading', 'resistance', 25_000, { plusMinus: 250, min: 0.01 }),
+  ],
   compute: (values) => ({
     outputs: [
-      output('t', 'Temperature', 'temperature', finite(temperatureAt(ntcOf(values), values.numbers.ohms!)), true),
+      output(
+        't',
+        'Temperature',
+        'temperature',
+        finite(temperatureAt(ntcOf(values), values.numbers.ohms!)),
+        true,
+      ),
     ],
     remarks: [],
   }),
-  picture: { input: 'ohms', output: 't', from: ({ numbers }) => numbers.r25! / 10, to: ({ numbers }) => 4 * numbers.r25! },
+  picture: {
+    input: 'ohms',
+    output: 't',
+    from: ({ numbers }) => numbers.r25! / 10,
+    to: ({ numbers }) => 4 * numbers.r25!,
+  },
 };
 
 const PLATINUM = {
@@ -85,10 +109,19 @@ export const rtdFormula: Formula = {
   id: 'rtd',
   title: 'Platinum: ohms from temperature',
   use: 'What an oven or boiler probe should read.',
-  inputs: [platinumChoice, number('t', 'Temperature', 'temperature', 180, { plusMinus: 1, min: -200, max: 850 })],
+  inputs: [
+    platinumChoice,
+    number('t', 'Temperature', 'temperature', 180, { plusMinus: 1, min: -200, max: 850 }),
+  ],
   compute: (values) => ({
     outputs: [
-      output('ohms', 'Resistance', 'resistance', finite(resistanceAt(platinumOf(values), values.numbers.t!)), true),
+      output(
+        'ohms',
+        'Resistance',
+        'resistance',
+        finite(resistanceAt(platinumOf(values), values.numbers.t!)),
+        true,
+      ),
     ],
     remarks: [],
   }),
@@ -103,7 +136,13 @@ export const rtdInverseFormula: Formula = {
   inputs: [platinumChoice, number('ohms', 'Reading', 'resistance', 1385, { plusMinus: 2, min: 1 })],
   compute: (values) => ({
     outputs: [
-      output('t', 'Temperature', 'temperature', finite(temperatureAt(platinumOf(values), values.numbers.ohms!)), true),
+      output(
+        't',
+        'Temperature',
+        'temperature',
+        finite(temperatureAt(platinumOf(values), values.numbers.ohms!)),
+        true,
+      ),
     ],
     remarks: [],
   }),

@@ -37,8 +37,7 @@ export function judgeBalance(rule: BalanceRule, readings: readonly GroupReading[
   if (open.length === readings.length)
     return certain('ok', 'All of them read OL: equal, and judged one by one.');
   const figures = figuresOf(readings);
-  if (!figures)
-    return certain('unequal', `${open.join(' and ')} reads OL and the others do not.`);
+  if (!figures) return certain('unequal', `${open.join(' and ')} reads OL and the others do not.`);
   const odd = oddOne(readings);
   const classes = { low: 'unequal', high: 'unequal' };
   if (rule.spread !== undefined) {

@@ -27,7 +27,10 @@ export function judgeOneWay(_rule: OneWayRule, readings: readonly GroupReading[]
     reversed: f.hard * (1 - b),
   };
   const judgement = judgeClasses(p, '');
-  return { ...judgement, sentence: WORDS[judgement.outcome as keyof typeof WORDS] + (judgement.sentence ?? '') };
+  return {
+    ...judgement,
+    sentence: WORDS[judgement.outcome as keyof typeof WORDS] + (judgement.sentence ?? ''),
+  };
 }
 
 const WORDS: Record<(typeof ONE_WAY_OUTCOMES)[number], string> = {

@@ -18,7 +18,10 @@ export const REMOVED_OUTCOMES = ['ok', 'load', 'source', 'needs-it'] as const;
 
 /** @param readings - Two: with it in place, then without. */
 export function judgeRemoved(rule: RemovedRule, readings: readonly GroupReading[]): Judgement {
-  const [inPlace, without] = readings.map(({ judgement }) => judgement.p.ok ?? 0) as [number, number];
+  const [inPlace, without] = readings.map(({ judgement }) => judgement.p.ok ?? 0) as [
+    number,
+    number,
+  ];
   const p = {
     ok: inPlace * without,
     load: (1 - inPlace) * without,

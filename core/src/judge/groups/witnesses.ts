@@ -15,7 +15,12 @@ export interface WitnessesRule {
   readonly witnesses: readonly string[];
 }
 
-export const WITNESSES_OUTCOMES = ['ok', 'not-commanded', 'not-delivered', 'contradictory'] as const;
+export const WITNESSES_OUTCOMES = [
+  'ok',
+  'not-commanded',
+  'not-delivered',
+  'contradictory',
+] as const;
 
 /**
  * Each reading's own limits are those of a machine at work, so its P(ok) is the chance that this witness
@@ -34,7 +39,10 @@ export function judgeWitnesses(rule: WitnessesRule, readings: readonly GroupRead
     contradictory: commanded * Math.max(0, 1 - all - none),
   };
   const judgement = judgeClasses(p, '');
-  return { ...judgement, sentence: words(judgement.outcome, rule, byId) + (judgement.sentence ?? '') };
+  return {
+    ...judgement,
+    sentence: words(judgement.outcome, rule, byId) + (judgement.sentence ?? ''),
+  };
 }
 
 function words(outcome: string, rule: WitnessesRule, byId: ReadonlyMap<string, number>): string {

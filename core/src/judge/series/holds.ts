@@ -23,8 +23,16 @@ export const HOLDS_OUTCOMES = ['ok', 'low', 'none', 'high'] as const;
 export function judgeHolds(rule: HoldsRule, { samples }: Series, u: number): Judgement {
   if (samples.length === 0) return unsettled(HOLDS_OUTCOMES, 'No figure yet.');
   const { min, max } = range(samples);
-  const lowest = classProbabilities({ value: min, u }, { low: rule.low, high: Infinity }, { low: 'low', high: '' });
-  const highest = classProbabilities({ value: max, u }, { low: -Infinity, high: rule.high }, { low: '', high: 'high' });
+  const lowest = classProbabilities(
+    { value: min, u },
+    { low: rule.low, high: Infinity },
+    { low: 'low', high: '' },
+  );
+  const highest = classProbabilities(
+    { value: max, u },
+    { low: -Infinity, high: rule.high },
+    { low: '', high: 'high' },
+  );
   const inside = lowest.ok! * highest.ok!;
   if (inside > 0.05 && durationOf(samples) < rule.seconds)
     return unsettled(
@@ -36,7 +44,11 @@ export function judgeHolds(rule: HoldsRule, { samples }: Series, u: number): Jud
   const bad = 1 - lowest.ok! + (1 - highest.ok!);
   const p: Record<string, number> =
     bad > 0
-      ? { ok: inside, [lowName]: (left * (1 - lowest.ok!)) / bad, high: (left * (1 - highest.ok!)) / bad }
+      ? {
+          ok: inside,
+          [lowName]: (left * (1 - lowest.ok!)) / bad,
+          high: (left * (1 - highest.ok!)) / bad,
+        }
       : { ok: 1 };
   return judgeClasses(
     p,

@@ -79,7 +79,13 @@ export const seriesSchema = Type.Union([
     after: pair,
     ...unit,
   }),
-  Type.Object({ kind: Type.Literal('flexed'), low: optional, high: optional, spread: positive, ...unit }),
+  Type.Object({
+    kind: Type.Literal('flexed'),
+    low: optional,
+    high: optional,
+    spread: positive,
+    ...unit,
+  }),
   Type.Object({
     kind: Type.Literal('pattern'),
     is: Type.Union([

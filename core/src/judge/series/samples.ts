@@ -52,7 +52,11 @@ export function monotoneShare(samples: readonly Sample[], direction: 1 | -1): nu
 }
 
 /** Moment at which the series first satisfies `reached`, between samples along the straight line. */
-export function crossing(samples: readonly Sample[], level: number, direction: 1 | -1): number | undefined {
+export function crossing(
+  samples: readonly Sample[],
+  level: number,
+  direction: 1 | -1,
+): number | undefined {
   const past = (value: number) => (value - level) * direction >= 0;
   const i = samples.findIndex(({ value }) => past(value));
   if (i < 0) return undefined;

@@ -22,7 +22,10 @@ export const STEP_OUTCOMES = ['ok', 'before-wrong', 'still'] as const;
 
 export function judgeStep(rule: StepRule, { samples, event }: Series, u: number): Judgement {
   if (event === undefined)
-    return unsettled(STEP_OUTCOMES, `Mark the moment: ${rule.event}. Without it nothing is before or after.`);
+    return unsettled(
+      STEP_OUTCOMES,
+      `Mark the moment: ${rule.event}. Without it nothing is before or after.`,
+    );
   const before = samples.filter(({ t }) => t < event);
   const after = samples.filter(({ t }) => t >= event);
   if (before.length === 0 || after.length === 0)

@@ -31,7 +31,11 @@ export function judgeTrend(rule: TrendRule, { samples }: Series, u: number): Jud
   const change = (last.value - first.value) * direction;
   // Both ends share the meter's scale error; what is left between them is taken as half of it each.
   const figure = { value: change, u: (u / 2) * Math.SQRT2 };
-  const p = classProbabilities(figure, { low: rule.by, high: Infinity }, { low: 'still', high: '' });
+  const p = classProbabilities(
+    figure,
+    { low: rule.by, high: Infinity },
+    { low: 'still', high: '' },
+  );
   if (p.ok! < 0.95 && durationOf(samples) < rule.seconds)
     return unsettled(
       TREND_OUTCOMES,
@@ -43,6 +47,9 @@ export function judgeTrend(rule: TrendRule, { samples }: Series, u: number): Jud
   const words = `It ${change >= 0 ? '' : 'went the other way: '}changed by ${formatQuantity(change, rule.unit, 3)}; ${formatQuantity(rule.by, rule.unit)} is wanted.`;
   if (moved) return judgeClasses({ ok: 0, wrong: 1 }, words);
   if (p.ok! >= 0.95 && !smooth)
-    return judgeClasses({ ok: 0, unsteady: 1 }, `${words} Only ${Math.round(share * 100)} % of the way was in that direction.`);
+    return judgeClasses(
+      { ok: 0, unsteady: 1 },
+      `${words} Only ${Math.round(share * 100)} % of the way was in that direction.`,
+    );
   return judgeClasses(p, words);
 }

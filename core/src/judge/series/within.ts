@@ -24,8 +24,7 @@ export interface WithinRule {
 export const WITHIN_OUTCOMES = ['ok', 'early', 'late', 'never'] as const;
 
 export function judgeWithin(rule: WithinRule, { samples, event }: Series): Judgement {
-  if (event === undefined)
-    return unsettled(WITHIN_OUTCOMES, `Mark the moment: ${rule.event}.`);
+  if (event === undefined) return unsettled(WITHIN_OUTCOMES, `Mark the moment: ${rule.event}.`);
   const direction = rule.side === 'above' ? 1 : -1;
   const reached = crossing(
     samples.filter(({ t }) => t >= event),

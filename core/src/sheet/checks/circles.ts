@@ -24,12 +24,24 @@ export function circles(sheet: Sheet): SheetProblem[] {
     ),
     ...(sheet.access ?? []).flatMap((access, i) =>
       inCircle(access.id, needs)
-        ? [problem('circle', `/access/${i}/needs`, `“${access.id}” needs itself in a circle; drop one.`)]
+        ? [
+            problem(
+              'circle',
+              `/access/${i}/needs`,
+              `“${access.id}” needs itself in a circle; drop one.`,
+            ),
+          ]
         : [],
     ),
     ...sheet.tests.flatMap((test, i) =>
       inCircle(test.id, feeds)
-        ? [problem('circle', `/tests/${i}/fedBy`, `“${test.title}” is fed by itself in a circle; drop one.`)]
+        ? [
+            problem(
+              'circle',
+              `/tests/${i}/fedBy`,
+              `“${test.title}” is fed by itself in a circle; drop one.`,
+            ),
+          ]
         : [],
     ),
   ];

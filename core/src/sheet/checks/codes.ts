@@ -11,7 +11,13 @@ export function codes(sheet: Sheet): SheetProblem[] {
       // An alternative that always matches tells how many groups there are.
       groups = new RegExp(`${scheme.pattern}|`).exec('')!.length - 1;
     } catch {
-      return [problem('pattern', `${path}/pattern`, `“${scheme.pattern}” is not a pattern; mend its brackets.`)];
+      return [
+        problem(
+          'pattern',
+          `${path}/pattern`,
+          `“${scheme.pattern}” is not a pattern; mend its brackets.`,
+        ),
+      ];
     }
     return (['code', 'unit'] as const).flatMap((field) =>
       (scheme[field] ?? 0) > groups

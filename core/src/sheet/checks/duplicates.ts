@@ -29,8 +29,16 @@ export function duplicates(sheet: Sheet): SheetProblem[] {
     lists[`tests/${t}/points`] = [...test.points, ...(test.together ?? [])];
   });
   return [
-    ...Object.entries(lists).flatMap(([where, items]) => twice(where, items.map(({ id }) => id))),
-    ...twice('codes/list', sheet.codes.list.map(({ code }) => code)),
+    ...Object.entries(lists).flatMap(([where, items]) =>
+      twice(
+        where,
+        items.map(({ id }) => id),
+      ),
+    ),
+    ...twice(
+      'codes/list',
+      sheet.codes.list.map(({ code }) => code),
+    ),
     ...pinsTwice(sheet),
     ...sequenceNames(sheet),
   ];
@@ -73,9 +81,17 @@ function sequenceNames(sheet: Sheet): SheetProblem[] {
   return (sheet.sequences ?? []).flatMap((sequence, s) => {
     const path = `/sequences/${s}`;
     const clash = listed.has(sequence.id)
-      ? [problem('duplicate-id', `${path}/id`, `A test is called “${sequence.id}” already; rename one.`)]
+      ? [
+          problem(
+            'duplicate-id',
+            `${path}/id`,
+            `A test is called “${sequence.id}” already; rename one.`,
+          ),
+        ]
       : [];
-    const test = testsOf(sheet).find((each) => each.id === sequence.id && !sheet.tests.includes(each));
+    const test = testsOf(sheet).find(
+      (each) => each.id === sequence.id && !sheet.tests.includes(each),
+    );
     const points = test && isMeasured(test) ? test.points.map(({ id }) => id) : [];
     const repeated = points.find((id, i) => points.indexOf(id) !== i);
     if (repeated !== undefined)

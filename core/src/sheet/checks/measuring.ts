@@ -60,7 +60,11 @@ function ofPoints(sheet: Sheet, test: MeasureTest, path: string, points: string)
         );
       if (expect.kind === 'curve' && expect.unit !== 'ohm')
         found.push(
-          problem('unit', `${here}/expect/unit`, 'A sensor’s curve is in ohms; set the unit to ohm.'),
+          problem(
+            'unit',
+            `${here}/expect/unit`,
+            'A sensor’s curve is in ohms; set the unit to ohm.',
+          ),
         );
       const bad = limitProblem(expect, sheet.curves ?? []);
       if (bad && !bad.startsWith('there is no curve'))
@@ -80,8 +84,16 @@ function ofPoints(sheet: Sheet, test: MeasureTest, path: string, points: string)
           ),
         );
       if (places === 2 && point.red === point.black)
-        found.push(problem('placing', here, 'Red and black stand on the same place; move one of them.'));
-      if (facts.deadOnly && !test.isolated && !isSeries(expect) && 'low' in expect && fn === 'insulation')
+        found.push(
+          problem('placing', here, 'Red and black stand on the same place; move one of them.'),
+        );
+      if (
+        facts.deadOnly &&
+        !test.isolated &&
+        !isSeries(expect) &&
+        'low' in expect &&
+        fn === 'insulation'
+      )
         found.push(
           warning(
             'isolation',

@@ -18,7 +18,13 @@ export function phases(sheet: Sheet): SheetProblem[] {
           ),
         );
       if (ids.indexOf(phase.id) !== p)
-        found.push(problem('phase', `${path}/phases/${p}/id`, `Phase “${phase.id}” stands twice; rename one.`));
+        found.push(
+          problem(
+            'phase',
+            `${path}/phases/${p}/id`,
+            `Phase “${phase.id}” stands twice; rename one.`,
+          ),
+        );
     });
     sequence.expects.forEach((expect, e) => {
       if (!ids.includes(expect.phase))

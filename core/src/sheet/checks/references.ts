@@ -39,7 +39,10 @@ function ofTest(sheet: Sheet, test: Test, path: string, points = 'points'): Shee
   (test.fedBy ?? []).forEach((feeder, i) => {
     if (!feeders.has(feeder))
       problems.push(
-        missing(`${path}/fedBy/${i}`, `There is no test “${feeder}” to be fed by; name one that is.`),
+        missing(
+          `${path}/fedBy/${i}`,
+          `There is no test “${feeder}” to be fed by; name one that is.`,
+        ),
       );
   });
   if (!isMeasured(test)) return problems;
@@ -66,7 +69,18 @@ function ofTest(sheet: Sheet, test: Test, path: string, points = 'points'): Shee
   const known = new Set(test.points.map(({ id }) => id));
   (test.together ?? []).forEach((rule, i) => {
     const named = Object.entries(rule).flatMap(([field, value]) =>
-      ['points', 'loaded', 'unloaded', 'forward', 'reverse', 'blocked', 'command', 'witnesses', 'inPlace', 'without'].includes(field)
+      [
+        'points',
+        'loaded',
+        'unloaded',
+        'forward',
+        'reverse',
+        'blocked',
+        'command',
+        'witnesses',
+        'inPlace',
+        'without',
+      ].includes(field)
         ? [value].flat().map((id) => ({ field, id: String(id) }))
         : [],
     );
@@ -113,7 +127,12 @@ function ofBoards(sheet: Sheet): SheetProblem[] {
   return [
     ...sheet.boards.flatMap((board, b) => [
       ...(board.part !== undefined && !parts.has(board.part)
-        ? [missing(`/boards/${b}/part`, `There is no part “${board.part}”; declare it under parts.`)]
+        ? [
+            missing(
+              `/boards/${b}/part`,
+              `There is no part “${board.part}”; declare it under parts.`,
+            ),
+          ]
         : []),
       ...(board.connectors ?? []).flatMap((connector, c) =>
         connector.mates !== undefined && !harnesses.has(connector.mates)
@@ -172,9 +191,13 @@ function ofFaults(sheet: Sheet): SheetProblem[] {
   return sheet.faults.flatMap((fault, f) => [
     ...(parts.has(fault.part)
       ? []
-      : [missing(`/faults/${f}/part`, `There is no part “${fault.part}”; declare it under parts.`)]),
+      : [
+          missing(`/faults/${f}/part`, `There is no part “${fault.part}”; declare it under parts.`),
+        ]),
     ...Object.keys(fault.brings ?? {}).flatMap((id) =>
-      faults.has(id) ? [] : [missing(`/faults/${f}/brings/${id}`, `There is no fault “${id}” to bring.`)],
+      faults.has(id)
+        ? []
+        : [missing(`/faults/${f}/brings/${id}`, `There is no fault “${id}” to bring.`)],
     ),
   ]);
 }
@@ -188,7 +211,9 @@ function ofRepairs(sheet: Sheet): SheetProblem[] {
   return [
     ...(sheet.repairs ?? []).flatMap((repair, r) =>
       repair.fixes.flatMap((id, i) =>
-        faults.has(id) ? [] : [missing(`/repairs/${r}/fixes/${i}`, `There is no fault “${id}” to fix.`)],
+        faults.has(id)
+          ? []
+          : [missing(`/repairs/${r}/fixes/${i}`, `There is no fault “${id}” to fix.`)],
       ),
     ),
     ...(sheet.procedures ?? []).flatMap((procedure, p) => [
@@ -200,7 +225,12 @@ function ofRepairs(sheet: Sheet): SheetProblem[] {
           const ref = step.watch?.[colour];
           return ref === undefined || locate(sheet, ref)
             ? []
-            : [missing(`/procedures/${p}/steps/${s}/watch/${colour}`, `There is no place “${ref}”.`)];
+            : [
+                missing(
+                  `/procedures/${p}/steps/${s}/watch/${colour}`,
+                  `There is no place “${ref}”.`,
+                ),
+              ];
         }),
       ),
     ]),

@@ -28,12 +28,16 @@ export function ListField({
     )
       ? control
       : undefined;
-  const put = (next: unknown[]) => context.change(path, next.length === 0 && !required ? undefined : next);
+  const put = (next: unknown[]) =>
+    context.change(path, next.length === 0 && !required ? undefined : next);
   const add = () => {
     const fresh = blankOf(item);
     const numbered =
       rowOf && 'n' in rowOf.properties
-        ? { ...(fresh as object), n: Math.max(0, ...list.map((each) => Number((each as { n?: number }).n) || 0)) + 1 }
+        ? {
+            ...(fresh as object),
+            n: Math.max(0, ...list.map((each) => Number((each as { n?: number }).n) || 0)) + 1,
+          }
         : fresh;
     put([...list, numbered]);
     setOpen(list.length);
@@ -113,7 +117,9 @@ export function ListField({
                 {tools(i, name)}
               </li>
             );
-          const bad = [...context.problems.keys()].some((at) => at.startsWith(`${pointer(here)}/`) || at === pointer(here));
+          const bad = [...context.problems.keys()].some(
+            (at) => at.startsWith(`${pointer(here)}/`) || at === pointer(here),
+          );
           const inner = controlOf(item, each);
           return (
             <li key={i} className="border-b border-hair">
@@ -196,13 +202,23 @@ export function RecordField({
         {Object.keys(record).map((key) => (
           <li key={key} className="flex items-end gap-2 border-b border-hair py-1">
             <div className="min-w-0 flex-1">
-              <EntryField schema={entry} value={record[key]} path={[...path, key]} context={context} label={key} required />
+              <EntryField
+                schema={entry}
+                value={record[key]}
+                path={[...path, key]}
+                context={context}
+                label={key}
+                required
+              />
             </div>
             <button
               type="button"
               aria-label={`Remove ${key}`}
               onClick={() =>
-                context.change(path, Object.fromEntries(Object.entries(record).filter(([each]) => each !== key)))
+                context.change(
+                  path,
+                  Object.fromEntries(Object.entries(record).filter(([each]) => each !== key)),
+                )
               }
               className={SMALL}
             >
@@ -229,7 +245,11 @@ export function RecordField({
             <option key={each} value={each} />
           ))}
         </datalist>
-        <button type="button" onClick={add} className="min-h-11 cursor-pointer border border-soft px-3 whitespace-nowrap">
+        <button
+          type="button"
+          onClick={add}
+          className="min-h-11 cursor-pointer border border-soft px-3 whitespace-nowrap"
+        >
           Add
         </button>
       </div>
@@ -274,7 +294,10 @@ export function shareWords(value: unknown): string {
 
 /** @returns undefined for what is not yet a word or a list of words with figures. */
 export function readShares(text: string): string | Record<string, number> | undefined {
-  const parts = text.split(/[,;]\s+|[,;]$/).map((each) => each.trim()).filter((each) => each !== '');
+  const parts = text
+    .split(/[,;]\s+|[,;]$/)
+    .map((each) => each.trim())
+    .filter((each) => each !== '');
   if (parts.length === 1 && /^[A-Za-z][\w-]*$/.test(parts[0]!)) return parts[0];
   const pairs = parts.map((part) => /^([A-Za-z][\w-]*)[\s:]+(\d*[.,]?\d+)\s*(%?)$/.exec(part));
   if (pairs.length === 0 || pairs.some((pair) => !pair)) return undefined;

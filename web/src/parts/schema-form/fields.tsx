@@ -18,7 +18,8 @@ export function TextField({
   const id = useId();
   const field = String(path.at(-1));
   const options = context.suggest(typeof path.at(-1) === 'number' ? String(path.at(-2)) : field);
-  const change = (text: string) => context.change(path, text === '' && !required ? undefined : text);
+  const change = (text: string) =>
+    context.change(path, text === '' && !required ? undefined : text);
   const common = {
     value: typeof value === 'string' ? value : value === undefined ? '' : JSON.stringify(value),
     'aria-invalid': problem !== undefined,

@@ -186,7 +186,10 @@ function Choice({
         aria-invalid={problem !== undefined}
         aria-describedby={problem === undefined ? undefined : id}
         onChange={(event) =>
-          context.change(path, options.find((each) => String(each) === event.target.value))
+          context.change(
+            path,
+            options.find((each) => String(each) === event.target.value),
+          )
         }
         className={INPUT}
       >
@@ -203,7 +206,9 @@ function Choice({
 }
 
 /** One of several kinds: choosing another keeps the fields that both have. */
-function Variants(props: FieldProps & { branches: readonly Schema[]; problem: string | undefined }) {
+function Variants(
+  props: FieldProps & { branches: readonly Schema[]; problem: string | undefined },
+) {
   const { branches, value, path, context, label } = props;
   const branch = branchOf(branches, value) ?? branches[0]!;
   const control = controlOf(branch, value);

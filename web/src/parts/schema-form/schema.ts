@@ -23,7 +23,11 @@ export type Control =
   | { readonly kind: 'pair' }
   | { readonly kind: 'list'; readonly item: Schema }
   | { readonly kind: 'record'; readonly value: Schema }
-  | { readonly kind: 'object'; readonly properties: Record<string, Schema>; readonly required: readonly string[] }
+  | {
+      readonly kind: 'object';
+      readonly properties: Record<string, Schema>;
+      readonly required: readonly string[];
+    }
   | { readonly kind: 'variants'; readonly branches: readonly Schema[] }
   /** Anything else is shown as JSON text. */
   | { readonly kind: 'json' };
@@ -101,7 +105,10 @@ function merged(all: readonly Schema[], value: unknown): Control {
   });
   return {
     kind: 'object',
-    properties: Object.assign({}, ...objects.map(({ properties }) => properties)) as Record<string, Schema>,
+    properties: Object.assign({}, ...objects.map(({ properties }) => properties)) as Record<
+      string,
+      Schema
+    >,
     required: objects.flatMap(({ required }) => required),
   };
 }
@@ -154,5 +161,7 @@ export function nameOf(value: unknown, index: number): string {
   const thing = value as Record<string, unknown>;
   const id = thing.id ?? thing.code ?? thing.n ?? thing.kind ?? thing.field;
   const words = thing.title ?? thing.name ?? thing.signal ?? thing.do ?? thing.from;
-  return [id, words].filter((each) => each !== undefined && each !== '').join(' · ') || `${index + 1}`;
+  return (
+    [id, words].filter((each) => each !== undefined && each !== '').join(' · ') || `${index + 1}`
+  );
 }

@@ -51,7 +51,8 @@ export function entryWords(entry: LogEntry | FoldedEntry, sheet: Sheet): string 
     case 'given': {
       const test = findTest(sheet, entry.body.test);
       const point = test && isMeasured(test) ? test.points[0] : undefined;
-      const asked = test && isMeasured(test) && point && stillAsked({ given: new Map() }, test, point);
+      const asked =
+        test && isMeasured(test) && point && stillAsked({ given: new Map() }, test, point);
       return asked
         ? `${asked.asks}: ${formatQuantity(entry.body.value, asked.unit)}`
         : 'A figure that limits hang on';

@@ -8,8 +8,7 @@ export function evidenceWords({ from }: EvidenceItem): string {
     return `${test.title}: ${ruleTitle(rule).toLowerCase()}, ${judgement.outcome === 'ok' ? 'good' : outcomeWords(judgement.outcome)}`;
   }
   const { taken } = from;
-  const point =
-    taken.kind !== 'answer' && taken.test.points.length > 1 ? ` ${taken.point.id}` : '';
+  const point = taken.kind !== 'answer' && taken.test.points.length > 1 ? ` ${taken.point.id}` : '';
   const outcome = taken.kind === 'answer' ? taken.outcome : taken.judgement.outcome;
   return `${taken.test.title}${point}, ${outcome === 'ok' ? 'good' : outcomeWords(outcome)}`;
 }

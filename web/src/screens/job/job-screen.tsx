@@ -36,13 +36,16 @@ export function JobScreen() {
         <p className="m-0 border-l-4 border-marigold bg-marigold-tint px-4 py-3">{job.complaint}</p>
         <p className="m-0">
           No service sheet for this model is in the library yet, and measuring needs one: the limits
-          stand in it. Once a sheet is there, open a new job for this unit.
+          stand in it. A pin table from the manual or the door is enough to begin.
         </p>
-        <p className="m-0">
+        <p className="m-0 flex flex-wrap gap-3">
           <Link
-            to="/"
+            to={`/sheets/quick?job=${job.id}`}
             className="inline-flex min-h-11 items-center bg-jade px-5 font-semibold text-on-jade no-underline"
           >
+            Make a quick sheet
+          </Link>
+          <Link to="/" className="inline-flex min-h-11 items-center px-3 text-ink">
             Back to Today
           </Link>
         </p>

@@ -1,5 +1,11 @@
 /** The bus reading: countdown, placement, entry, and what a reading above the limit means. */
-import { formatQuantity, parseEntry, placementWords, sourceWords, type TypedEntry } from '@jeitinho/core';
+import {
+  formatQuantity,
+  parseEntry,
+  placementWords,
+  sourceWords,
+  type TypedEntry,
+} from '@jeitinho/core';
 import { useDraft } from '../../data/draft';
 import { countdown, useNow } from '../../data/now';
 import { BoardDrawing } from '../../parts/board/board-drawing';

@@ -97,9 +97,13 @@ function detailWords(taken: TakenReading, assessment: Assessment): string {
     parts.push('Minus: leads swapped or polarity reversed; judged by its size.');
   if (judgement.remedy) parts.push(judgement.remedy.sentence);
   else if (judgement.u)
-    parts.push(`±${formatQuantity(judgement.u * Math.sqrt(3), expectOf(test, point).unit, 2)} by the meter.`);
+    parts.push(
+      `±${formatQuantity(judgement.u * Math.sqrt(3), expectOf(test, point).unit, 2)} by the meter.`,
+    );
   if (judgement.contactOwed && !taken.contact)
-    parts.push('Nothing there accuses only with proven contact: touch the leads, scrape to metal, repeat.');
+    parts.push(
+      'Nothing there accuses only with proven contact: touch the leads, scrape to metal, repeat.',
+    );
   const moved = movedWords(taken, assessment);
   if (moved) parts.push(moved);
   return parts.join(' ');

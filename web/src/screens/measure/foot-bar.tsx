@@ -36,8 +36,7 @@ export function FootBar(props: FootBarProps) {
   const { sheet, state } = useJob();
   const typing = reading !== undefined && reading.text !== '';
   const primary = primaryWords(props);
-  const gated =
-    refusal && refusal.code !== 'dead-not-proven' && refusal.code !== 'meter-unfit';
+  const gated = refusal && refusal.code !== 'dead-not-proven' && refusal.code !== 'meter-unfit';
   const enabled = refusal ? !gated || armed : typing ? reading.ready : settled;
   const kind = gated ? 'danger' : 'go';
   const canUndo = state.log.some(
@@ -127,8 +126,7 @@ function nextWords(
 
 function stepWords(sheet: Sheet, step: Step, next: Step): string {
   if (next.test !== step.test) return next.test.title;
-  const point =
-    isMeasured(next.test) && next.test.points.find((each) => each.id === next.point);
+  const point = isMeasured(next.test) && next.test.points.find((each) => each.id === next.point);
   return point
     ? placementWords(sheet, point).toLowerCase().replace('red on', 'same test, red on')
     : next.test.title;

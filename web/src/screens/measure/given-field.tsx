@@ -1,5 +1,13 @@
 /** The figure that limits hang on: off this unit’s label, by a reference instrument. Asked once a test. */
-import { askedBy, expectOf, formatQuantity, isSeries, parseEntry, type MeasureTest, type TestPoint } from '@jeitinho/core';
+import {
+  askedBy,
+  expectOf,
+  formatQuantity,
+  isSeries,
+  parseEntry,
+  type MeasureTest,
+  type TestPoint,
+} from '@jeitinho/core';
 import { useState } from 'react';
 import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';

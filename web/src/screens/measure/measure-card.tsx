@@ -57,10 +57,14 @@ export function MeasureCard({
         <div className="min-w-0">
           <Placement point={point} />
           <GivenField test={test} point={point} />
-          {!blocked && !asked && <Field test={test} point={point} reading={reading} shown={shown} />}
+          {!blocked && !asked && (
+            <Field test={test} point={point} reading={reading} shown={shown} />
+          )}
           <div className="flex flex-col max-lg:flex-col-reverse">
             {limits && <LimitBand expect={limits} marks={marksOf(test, point, state, reading)} />}
-            {!blocked && !asked && <Answer test={test} point={point} shown={shown} reading={reading} />}
+            {!blocked && !asked && (
+              <Answer test={test} point={point} shown={shown} reading={reading} />
+            )}
           </div>
         </div>
       </div>
@@ -176,7 +180,11 @@ function marksOf(
   const marks = test.points.flatMap((point): BandMark[] => {
     const taken = readingAt(state, test, point);
     // Other points have their own limits where the sheet says so: they do not belong on this band.
-    if (!taken || (point === current && typing) || (point !== current && point.expect !== current.expect))
+    if (
+      !taken ||
+      (point === current && typing) ||
+      (point !== current && point.expect !== current.expect)
+    )
       return [];
     const { judgement } = taken;
     return [

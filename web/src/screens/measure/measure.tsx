@@ -120,7 +120,13 @@ export function Measure() {
         {zeroing ? (
           <LeadZeroCard onDone={() => setZeroing(false)} />
         ) : measured && point && series ? (
-          <TrackCard key={step.observable} test={measured} point={point} blocked={refusal !== undefined} settled={settled} />
+          <TrackCard
+            key={step.observable}
+            test={measured}
+            point={point}
+            blocked={refusal !== undefined}
+            settled={settled}
+          />
         ) : measured ? (
           <MeasureCard
             test={measured}
@@ -144,9 +150,7 @@ export function Measure() {
       <FootBar
         current={current}
         reading={measured && !series && !asked && !zeroing && !refusal ? reading : undefined}
-        idle={
-          series ? 'Record the series' : asked ? 'That figure first' : 'Choose an answer'
-        }
+        idle={series ? 'Record the series' : asked ? 'That figure first' : 'Choose an answer'}
         refusal={refusal}
         armed={armed}
         settled={settled || state.skipped.has(step.observable)}

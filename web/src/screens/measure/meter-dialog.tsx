@@ -20,8 +20,8 @@ export function MeterDialog({
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <DialogFrame title="Which meter is in hand?">
         <p className="m-0 mt-1 text-[15px] text-soft">
-          Up to {sheet.safety.volts} V on this unit. All you take in hand here stay with the job; each
-          test uses the latest one that is fit for it.
+          Up to {sheet.safety.volts} V on this unit. All you take in hand here stay with the job;
+          each test uses the latest one that is fit for it.
         </p>
         {meters.isError && (
           <p role="alert" className="m-0 mt-3 text-brick">

@@ -45,7 +45,8 @@ export function TrackCard({ test, point, blocked, settled }: TrackCardProps) {
   const expect = expectOf(test, point) as SeriesExpectation;
   const draft = parseTrack(kept);
   const taken = state.current.get(observableId(test, point.id));
-  const shown = settled && draft.samples.length === 0 && taken?.kind === 'series' ? taken : undefined;
+  const shown =
+    settled && draft.samples.length === 0 && taken?.kind === 'series' ? taken : undefined;
   const series = shown?.series ?? seriesOf(draft);
   const judgement = shown?.judgement ?? (draft.samples.length > 0 ? judgeNow() : undefined);
 
@@ -130,7 +131,8 @@ function Recorder({ expect, draft, onDraft }: RecorderProps) {
   const parsed = parseEntry(text, expect.unit);
   const driver = driverOf(expect);
   const driverValue = Number(driverText.replace(',', '.'));
-  const driverMissing = driver !== undefined && (driverText.trim() === '' || Number.isNaN(driverValue));
+  const driverMissing =
+    driver !== undefined && (driverText.trim() === '' || Number.isNaN(driverValue));
   const event = eventOf(expect);
   const light = isSeries(expect) && expect.kind === 'pattern';
   const begun = draft.samples.length > 0;

@@ -45,7 +45,14 @@ export function Track({ series, expect }: { series: Series; expect: SeriesExpect
       <text x="10" y="16" fontSize="13" fill="var(--soft)" className="figure">
         {show(high)}
       </text>
-      <text x={W - 10} y={H - 6} fontSize="13" textAnchor="end" fill="var(--soft)" className="figure">
+      <text
+        x={W - 10}
+        y={H - 6}
+        fontSize="13"
+        textAnchor="end"
+        fill="var(--soft)"
+        className="figure"
+      >
         {Math.round(last)} s
       </text>
     </svg>

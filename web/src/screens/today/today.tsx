@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { clockTime, longDay, useNow } from '../../data/now';
 import { openJobsOptions, shopOptions, signedJobsOptions } from '../../data/queries';
 import { Notice } from '../../parts/notice';
-import { ThemeSwitch } from '../../parts/theme-switch';
+import { DeskFrame } from '../../parts/desk-frame';
 import { NewVisit } from './new-visit';
 import { STAGE_NAMES } from '../job/stages';
 
@@ -14,63 +14,97 @@ export function Today() {
   const lately = useQuery(signedJobsOptions());
   const shop = useQuery(shopOptions());
   const now = useNow(30_000);
-  const open = [...(query.data ?? [])].sort(begunFirstThenByTime);
+  const all = [...(query.data ?? [])].sort(begunFirstThenByTime);
+  const open = all.filter((job) => !isLater(job, now));
+  const later = all.filter((job) => isLater(job, now));
   const signed = lately.data ?? [];
   const [first, ...rest] = open;
   return (
-    <div className="min-h-dvh">
-      <header className="flex min-h-[60px] items-center gap-4 border-b border-ink px-6 max-lg:px-4">
-        <span className="text-[20px] font-bold">Jeitinho</span>
-        <span className="min-w-0 flex-1 truncate text-[15px] text-soft">{shop.data?.name}</span>
-        <ThemeSwitch />
-      </header>
-      <main className="mx-auto max-w-5xl px-6 py-7 max-lg:px-4 max-lg:py-5">
-        <div className="flex items-center justify-between gap-4">
-          <h1 className="m-0 text-[25px] font-bold">Today</h1>
-          <NewVisit />
-        </div>
-        <p className="m-0 mb-5 text-soft">
-          {longDay(now)} · {query.isSuccess ? countWords(open.length) : 'one moment'}
+    <DeskFrame>
+      <div className="flex items-center justify-between gap-4">
+        <h1 className="m-0 text-[25px] font-bold">Today</h1>
+        <NewVisit />
+      </div>
+      <p className="m-0 mb-5 text-soft">
+        {shop.data && `${shop.data.name} · `}
+        {longDay(now)} · {query.isSuccess ? countWords(open.length) : 'one moment'}
+      </p>
+      {query.isPending && <p className="text-soft">Fetching the visits …</p>}
+      <Notice
+        text={
+          query.isError
+            ? 'The visits cannot be fetched: the server does not answer, and this device has none kept. They appear by themselves when it is back.'
+            : undefined
+        }
+      />
+      {first && <FirstVisit job={first} />}
+      {query.isSuccess && !first && (
+        <p className="border-l-4 border-jade bg-jade-tint px-4 py-3">
+          No visits are open. Open one for a unit with “New visit”; it appears here with its time.
         </p>
-        {query.isPending && <p className="text-soft">Fetching the visits …</p>}
-        <Notice
-          text={
-            query.isError
-              ? 'The visits cannot be fetched: the server does not answer, and this device has none kept. They appear by themselves when it is back.'
-              : undefined
-          }
-        />
-        {first && <FirstVisit job={first} />}
-        {query.isSuccess && !first && (
-          <p className="border-l-4 border-jade bg-jade-tint px-4 py-3">
-            No visits are open. Open one for a unit with “New visit”; it appears here with its time.
-          </p>
-        )}
-        {rest.length > 0 && (
-          <ol className="m-0 mt-4 list-none p-0" aria-label="Further visits">
-            {rest.map((job) => (
-              <VisitRow key={job.id} job={job} />
+      )}
+      {rest.length > 0 && (
+        <ol className="m-0 mt-4 list-none p-0" aria-label="Further visits">
+          {rest.map((job) => (
+            <VisitRow key={job.id} job={job} />
+          ))}
+        </ol>
+      )}
+      {later.length > 0 && (
+        <section className="mt-9">
+          <h2 className="m-0 mb-1 text-[18px] font-bold">Later this week</h2>
+          <ol className="m-0 list-none p-0" aria-label="Later visits">
+            {later.map((job) => (
+              <LaterRow key={job.id} job={job} />
             ))}
           </ol>
-        )}
-        {signed.length > 0 && (
-          <section className="mt-9">
-            <h2 className="m-0 mb-1 text-[18px] font-bold">Signed lately</h2>
-            <ol className="m-0 list-none p-0">
-              {signed.map((job) => (
-                <SignedRow key={job.id} job={job} />
-              ))}
-            </ol>
-          </section>
-        )}
-      </main>
-    </div>
+        </section>
+      )}
+      {signed.length > 0 && (
+        <section className="mt-9">
+          <h2 className="m-0 mb-1 text-[18px] font-bold">Signed lately</h2>
+          <ol className="m-0 list-none p-0">
+            {signed.map((job) => (
+              <SignedRow key={job.id} job={job} />
+            ))}
+          </ol>
+        </section>
+      )}
+    </DeskFrame>
   );
 }
 
 function begunFirstThenByTime(a: JobListItem, b: JobListItem): number {
   const begun = (job: JobListItem) => Number((job.summary?.taken ?? 0) > 0);
   return begun(b) - begun(a) || (a.visitAt ?? a.openedAt).localeCompare(b.visitAt ?? b.openedAt);
+}
+
+/** A visit of a day to come, not begun. */
+function isLater({ visitAt, summary }: JobListItem, now: number): boolean {
+  if (visitAt === null || (summary?.taken ?? 0) > 0) return false;
+  const midnight = new Date(now);
+  midnight.setHours(24, 0, 0, 0);
+  return Date.parse(visitAt) >= midnight.getTime();
+}
+
+function LaterRow({ job }: { job: JobListItem }) {
+  const { unit, site } = job;
+  return (
+    <li className="border-b border-hair">
+      <Link
+        to={`/jobs/${job.id}`}
+        className="flex min-h-12 items-center gap-4 py-2 text-ink no-underline"
+      >
+        <span className="w-44 shrink-0 text-[14px] text-soft max-lg:w-24">
+          {longDay(job.visitAt!)}, <span className="figure">{clockTime(job.visitAt!)}</span>
+        </span>
+        <span className="min-w-0 flex-1">
+          {unit.label} <span className="text-soft">· {site.name}</span>
+        </span>
+        {!job.sheetId && <span className="text-[14px] text-marigold">▲ no sheet yet</span>}
+      </Link>
+    </li>
+  );
 }
 
 const countWords = (n: number) => (n === 1 ? 'one visit open' : `${n} visits open`);

@@ -1,0 +1,87 @@
+/** Saving a sheet as the next revision; when somebody was quicker, nothing is lost and both can be seen. */
+import type { Sheet } from '@jeitinho/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api, ApiProblem } from '../../../data/api';
+import { sheetOptions } from '../../../data/queries';
+import { Button } from '../../../parts/button';
+import { Notice } from '../../../parts/notice';
+import { Changes } from '../compare';
+import type { Checks } from './use-checks';
+import { dropDraft } from './use-sheet-draft';
+
+interface SaveBarProps {
+  readonly id: string;
+  readonly base: number;
+  readonly sheet: Sheet;
+  readonly checks: Checks;
+  readonly newest: Sheet | undefined;
+}
+
+export function SaveBar({ id, base, sheet, checks, newest }: SaveBarProps) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const [theirs, setTheirs] = useState<Sheet>();
+  const [comparing, setComparing] = useState(false);
+  const wanted = (theirs?.revision ?? base) + 1;
+  const saving = useMutation({
+    networkMode: 'always',
+    mutationFn: () => api('/sheets', { ...sheet, revision: wanted }),
+    onSuccess: async () => {
+      await dropDraft(id);
+      await queries.invalidateQueries({ queryKey: ['sheets'] });
+      void navigate(`/sheets/${encodeURIComponent(id)}`);
+    },
+    onError: async (error) => {
+      if (!(error instanceof ApiProblem) || error.problem.code !== 'revision-taken') return;
+      // Fetched anew: what is known here is what was there before them.
+      const fresh = await queries
+        .fetchQuery({ ...sheetOptions(id), staleTime: 0 })
+        .catch(() => undefined);
+      setTheirs(fresh);
+    },
+  });
+  const discard = async () => {
+    await dropDraft(id);
+    void navigate(`/sheets/${encodeURIComponent(id)}`);
+  };
+  const sound = checks.of === sheet && checks.problems.length === 0;
+  const changed = newest === undefined || newest !== sheet;
+  return (
+    <div className="sticky bottom-0 mt-6 border-t border-ink bg-paper py-3">
+      <Notice
+        text={
+          saving.isError
+            ? `Not saved; your text is kept on this device. ${saving.error.message}`
+            : undefined
+        }
+      />
+      {theirs && comparing && (
+        <section aria-label="Theirs and yours" className="max-h-80 overflow-y-auto">
+          <p className="m-0 mt-2 font-semibold">From revision {theirs.revision} to yours:</p>
+          <Changes before={theirs} after={sheet} />
+        </section>
+      )}
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <Button kind="quiet" onClick={() => void discard()}>
+          Discard my changes
+        </Button>
+        <span className="flex flex-wrap gap-2">
+          {theirs && (
+            <Button onClick={() => setComparing(!comparing)}>
+              {comparing ? 'Hide the differences' : `Compare with revision ${theirs.revision}`}
+            </Button>
+          )}
+          <Button
+            kind="go"
+            disabled={!sound || !changed || saving.isPending}
+            onClick={() => saving.mutate()}
+          >
+            {sound ? `Save as revision ${wanted}` : 'Mend first, then save'}
+          </Button>
+        </span>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,46 @@
+/** Names that a field of a sheet may take, from the sheet itself. */
+import { isMeasured, testsOf, type Sheet } from '@jeitinho/core';
+
+export function suggestionsOf(sheet: Sheet, field: string): readonly string[] {
+  const ids = (list: readonly { id: string }[] | undefined) => (list ?? []).map(({ id }) => id);
+  switch (field) {
+    case 'part':
+    case 'for':
+      return ids(sheet.parts);
+    case 'state':
+      return ids(sheet.states);
+    case 'access':
+    case 'needs':
+      return ids(sheet.access);
+    case 'curve':
+      return ids(sheet.curves);
+    case 'mates':
+      return ids(sheet.harnesses);
+    case 'suspects':
+    case 'brings':
+    case 'fixes':
+      return ids(sheet.faults);
+    case 'red':
+    case 'black':
+      return sheet.boards.flatMap((board) => [
+        ...(board.connectors ?? []).flatMap((connector) =>
+          connector.pins.map((pin) => `${board.id}.${connector.id}.${pin.n}`),
+        ),
+        ...ids(board.points).map((point) => `${board.id}.${point}`),
+      ]);
+    case 'joins':
+      return sheet.boards.flatMap((board) =>
+        ids(board.connectors).map((id) => `${board.id}.${id}`),
+      );
+    case 'shows':
+    case 'fedBy':
+      return testsOf(sheet).flatMap((test) => [
+        test.id,
+        ...(isMeasured(test)
+          ? [...test.points, ...(test.together ?? [])].map(({ id }) => `${test.id}@${id}`)
+          : []),
+      ]);
+    default:
+      return [];
+  }
+}

@@ -1,0 +1,97 @@
+/**
+ * A sheet being edited: kept on the device at every change, with undo and redo. Changes to one place in
+ * quick succession are one step.
+ */
+import type { Sheet } from '@jeitinho/core';
+import { useEffect, useReducer } from 'react';
+import { localStore } from '../../../data/local-store';
+import { pointer, withValue, type Path } from '../../../parts/schema-form/update';
+
+interface History {
+  readonly past: readonly Sheet[];
+  readonly present: Sheet;
+  readonly future: readonly Sheet[];
+  /** Place and moment of the latest change. */
+  readonly last?: { readonly path: string; readonly at: number };
+}
+
+type Action =
+  | { readonly kind: 'change'; readonly path: Path; readonly value: unknown; readonly at: number }
+  | { readonly kind: 'undo' }
+  | { readonly kind: 'redo' }
+  | { readonly kind: 'replace'; readonly sheet: Sheet };
+
+const ONE_STEP_MS = 900;
+const MOST_STEPS = 200;
+
+export function historyAfter(history: History, action: Action): History {
+  const { past, present, future, last } = history;
+  switch (action.kind) {
+    case 'change': {
+      const path = pointer(action.path);
+      const next = withValue(present, action.path, action.value);
+      const goesOn = last?.path === path && action.at - last.at < ONE_STEP_MS;
+      return {
+        past: goesOn ? past : [...past, present].slice(-MOST_STEPS),
+        present: next,
+        future: [],
+        last: { path, at: action.at },
+      };
+    }
+    case 'undo': {
+      const before = past.at(-1);
+      return before
+        ? { past: past.slice(0, -1), present: before, future: [present, ...future] }
+        : history;
+    }
+    case 'redo': {
+      const [after, ...rest] = future;
+      return after ? { past: [...past, present], present: after, future: rest } : history;
+    }
+    case 'replace':
+      return { past: [...past, present].slice(-MOST_STEPS), present: action.sheet, future: [] };
+    default:
+      action satisfies never;
+      return history;
+  }
+}
+
+/** What is kept on the device of a sheet being edited. */
+export interface KeptDraft {
+  /** Revision it was begun from; 0 for a new sheet. */
+  readonly base: number;
+  readonly sheet: Sheet;
+}
+
+export const draftKey = (id: string) => `sheet-draft:${id}`;
+
+export const keptDraft = async (id: string): Promise<KeptDraft | undefined> =>
+  (await localStore.documents.get(draftKey(id)))?.value as KeptDraft | undefined;
+
+export const keepDraft = (id: string, draft: KeptDraft): Promise<unknown> =>
+  localStore.documents.put({ key: draftKey(id), value: draft });
+
+export const dropDraft = (id: string): Promise<void> => localStore.documents.delete(draftKey(id));
+
+export function useSheetDraft(id: string, start: KeptDraft) {
+  const [history, dispatch] = useReducer(historyAfter, {
+    past: [],
+    present: start.sheet,
+    future: [],
+  });
+  const { present } = history;
+  useEffect(() => {
+    if (present === start.sheet) return;
+    void keepDraft(id, { base: start.base, sheet: present }).catch(() => undefined);
+  }, [id, start, present]);
+  return {
+    sheet: present,
+    change: (path: Path, value: unknown) =>
+      dispatch({ kind: 'change', path, value, at: Date.now() }),
+    replace: (sheet: Sheet) => dispatch({ kind: 'replace', sheet }),
+    undo: () => dispatch({ kind: 'undo' }),
+    redo: () => dispatch({ kind: 'redo' }),
+    canUndo: history.past.length > 0,
+    canRedo: history.future.length > 0,
+  };
+}

@@ -1,0 +1,45 @@
+/** A sheet as files: the whole as JSON, its pins and its measurements as CSV. */
+import { measurementTable, pinTable, writeSheet, type Sheet } from '@jeitinho/core';
+import Papa from 'papaparse';
+import { DropdownMenu } from 'radix-ui';
+import { download } from '../../data/files';
+
+const ITEM =
+  'flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-jade-tint';
+
+export function ExportMenu({ sheet }: { sheet: Sheet }) {
+  const name = `${sheet.id}-rev${sheet.revision}`;
+  const csv = (table: readonly (readonly string[])[], what: string) =>
+    // Formulas stay text: a cell must not run when a spreadsheet opens the file.
+    download(
+      `${name}-${what}.csv`,
+      Papa.unparse(table as string[][], { escapeFormulae: true, newline: '\r\n' }),
+      'text/csv;charset=utf-8',
+    );
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="min-h-11 cursor-pointer border border-soft bg-card px-4">
+        Export ▾
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" className="border border-ink bg-card" sideOffset={4}>
+          <DropdownMenu.Item
+            className={ITEM}
+            onSelect={() => download(`${name}.json`, writeSheet(sheet), 'application/json')}
+          >
+            Whole sheet, JSON
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={ITEM} onSelect={() => csv(pinTable(sheet), 'pins')}>
+            Pins, CSV
+          </DropdownMenu.Item>
+          <DropdownMenu.Item
+            className={ITEM}
+            onSelect={() => csv(measurementTable(sheet), 'tests')}
+          >
+            Measurements, CSV
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

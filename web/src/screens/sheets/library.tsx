@@ -1,0 +1,94 @@
+/** The library of service sheets: search by maker, model, code, connector or part; import. */
+import { searchSheets, type SheetListItem } from '@jeitinho/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { sheetsOptions } from '../../data/queries';
+import { DeskFrame } from '../../parts/desk-frame';
+import { Notice } from '../../parts/notice';
+import { ImportSheet } from './import-sheet';
+
+export function Library() {
+  const query = useQuery(sheetsOptions());
+  const [words, setWords] = useState('');
+  const found = searchSheets(query.data ?? [], words);
+  return (
+    <DeskFrame>
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h1 className="m-0 text-[25px] font-bold">Service sheets</h1>
+        <div className="flex flex-wrap gap-2">
+          <Link
+            to="/sheets/quick"
+            className="inline-flex min-h-11 items-center bg-jade px-5 font-semibold text-on-jade no-underline"
+          >
+            Quick sheet
+          </Link>
+          <ImportSheet known={query.data ?? []} />
+        </div>
+      </div>
+      <label className="mt-4 block">
+        <span className="text-[14px] text-soft">Maker, model, code, connector or part</span>
+        <input
+          type="search"
+          autoFocus
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+          className="mt-1 block min-h-12 w-full border-0 border-b-4 border-ink bg-transparent px-1 text-[22px] text-ink focus:border-jade focus-visible:outline-none"
+        />
+      </label>
+      <Notice
+        text={
+          query.isError
+            ? 'The library cannot be fetched: the server does not answer, and this device has none kept.'
+            : undefined
+        }
+      />
+      <p role="status" className="mt-2 mb-3 text-[14px] text-soft">
+        {query.isPending ? 'Fetching the library …' : countWords(found.length, words)}
+      </p>
+      <ul className="m-0 list-none p-0">
+        {found.map(({ item, by }) => (
+          <SheetRow key={item.id} item={item} by={by} />
+        ))}
+      </ul>
+      {query.isSuccess && found.length === 0 && (
+        <p className="border-l-4 border-marigold bg-marigold-tint px-4 py-3">
+          {words === ''
+            ? 'No sheets yet. A pin table from a manual becomes one in ten minutes: “Quick sheet”.'
+            : 'Nothing by those words. Try the model without its ending, or a connector’s name. A missing model is made with “Quick sheet”.'}
+        </p>
+      )}
+    </DeskFrame>
+  );
+}
+
+function countWords(n: number, words: string): string {
+  const sheets = n === 1 ? 'one sheet' : `${n} sheets`;
+  return words.trim() === '' ? sheets : `${sheets} by “${words.trim()}”`;
+}
+
+function SheetRow({ item, by }: { item: SheetListItem; by: readonly string[] }) {
+  const { facets } = item;
+  return (
+    <li className="border-b border-hair">
+      <Link
+        to={`/sheets/${encodeURIComponent(item.id)}`}
+        className="flex min-h-[68px] items-center gap-4 py-2 text-ink no-underline"
+      >
+        <span className="min-w-0 flex-1">
+          <strong className="text-[18px]">{item.title}</strong>
+          <span className="block text-[15px] text-soft">
+            {facets.kind} · {facets.models.join(', ')}
+          </span>
+          {by.length > 0 && (
+            <span className="block text-[14px] text-jade">found: {by.join(' · ')}</span>
+          )}
+        </span>
+        <span className="figure shrink-0 text-right text-[14px] text-soft max-lg:hidden">
+          {facets.tests} tests · {facets.faults} faults
+        </span>
+        <span className="figure shrink-0 text-[14px] text-soft">rev. {item.revision}</span>
+      </Link>
+    </li>
+  );
+}

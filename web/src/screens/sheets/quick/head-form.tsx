@@ -1,0 +1,98 @@
+/** What must be known of the machine besides its pins: name, document, voltage, wait. */
+import { slug, type JobResource, type QuickHead } from '@jeitinho/core';
+import { useDraft } from '../../../data/draft';
+
+type Field = 'maker' | 'model' | 'kind' | 'document' | 'volts' | 'waitMinutes';
+
+const LABELS: Record<Field, string> = {
+  maker: 'Maker',
+  model: 'Model',
+  kind: 'Kind of machine',
+  document: 'Where the figures come from',
+  volts: 'Highest voltage when live, V',
+  waitMinutes: 'Wait after isolating, minutes',
+};
+const FIELDS = Object.keys(LABELS) as Field[];
+
+export interface Head {
+  readonly texts: Record<Field, string>;
+  readonly set: (field: Field, text: string) => void;
+  /** Undefined while something is missing. */
+  readonly value: QuickHead | undefined;
+  /** What is missing, in words. */
+  readonly missing: string | undefined;
+  readonly drop: () => void;
+}
+
+export function useHead(job: JobResource | undefined): Head {
+  const [kept, keep] = useDraft(`quick-head.${job?.id ?? 'new'}`);
+  const start: Record<Field, string> = {
+    maker: job?.unit.maker ?? '',
+    model: job?.unit.model ?? '',
+    kind: job?.unit.kind ?? '',
+    document: '',
+    volts: '230',
+    waitMinutes: '5',
+  };
+  const texts = { ...start, ...read(kept) };
+  const figure = (field: Field) => {
+    const value = Number(texts[field].replace(',', '.'));
+    return texts[field].trim() !== '' && Number.isFinite(value) && value >= 0 ? value : undefined;
+  };
+  const [volts, waitMinutes] = [figure('volts'), figure('waitMinutes')];
+  const empty = FIELDS.filter((field) =>
+    field === 'volts'
+      ? volts === undefined
+      : field === 'waitMinutes'
+        ? waitMinutes === undefined
+        : texts[field].trim() === '',
+  );
+  const trimmed = (field: Field) => texts[field].trim();
+  return {
+    texts,
+    set: (field, text) => keep(JSON.stringify({ ...texts, [field]: text })),
+    drop: () => keep(''),
+    missing:
+      empty.length > 0 ? empty.map((field) => LABELS[field].toLowerCase()).join('; ') : undefined,
+    value:
+      empty.length > 0
+        ? undefined
+        : {
+            id: slug(`${trimmed('maker')}-${trimmed('model')}`.toLowerCase()),
+            maker: trimmed('maker'),
+            model: trimmed('model'),
+            kind: trimmed('kind'),
+            document: trimmed('document'),
+            volts: volts!,
+            waitMinutes: waitMinutes!,
+          },
+  };
+}
+
+function read(text: string): Partial<Record<Field, string>> {
+  try {
+    return JSON.parse(text || '{}') as Partial<Record<Field, string>>;
+  } catch {
+    return {};
+  }
+}
+
+export function HeadForm({ head }: { head: Head }) {
+  return (
+    <div className="mt-4 grid gap-3 sm:grid-cols-3">
+      {FIELDS.map((field) => (
+        <label key={field} className="block text-[14px] text-soft">
+          {LABELS[field]}
+          <input
+            value={head.texts[field]}
+            maxLength={200}
+            autoComplete="off"
+            inputMode={field === 'volts' || field === 'waitMinutes' ? 'decimal' : 'text'}
+            onChange={(event) => head.set(field, event.target.value)}
+            className="mt-0.5 block min-h-11 w-full border border-soft bg-card px-2 text-[16px] text-ink"
+          />
+        </label>
+      ))}
+    </div>
+  );
+}

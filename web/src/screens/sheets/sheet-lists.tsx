@@ -1,0 +1,172 @@
+/** Safety, codes, parts and procedures of a sheet, to read. */
+import { expectWords, formatQuantity, type Procedure, type Sheet } from '@jeitinho/core';
+
+export function Safety({ sheet }: { sheet: Sheet }) {
+  const { safety } = sheet;
+  return (
+    <div className="border-l-4 border-brick bg-brick-tint px-4 py-3">
+      <p className="m-0 font-semibold">
+        Up to {safety.volts} V. Wait {safety.waitMinutes} min, then measure {safety.bus.red} to{' '}
+        {safety.bus.black}: dead below {formatQuantity(safety.bus.below, 'V')}.
+      </p>
+      <ul className="m-0 mt-1 list-none p-0">
+        {[...(safety.cautions ?? []), ...(safety.licences ?? [])].map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+        <li>The maker’s instructions and local rules come first.</li>
+      </ul>
+    </div>
+  );
+}
+
+export function Codes({ sheet }: { sheet: Sheet }) {
+  const { schemes, list } = sheet.codes;
+  const fault = (id: string) => sheet.faults.find((each) => each.id === id)?.name ?? id;
+  if (list.length === 0) return <p className="m-0 text-soft">This machine shows no codes.</p>;
+  return (
+    <>
+      {schemes.map((scheme) => (
+        <p key={scheme.id} className="m-0 mb-2 text-soft">
+          {scheme.hint}
+        </p>
+      ))}
+      <dl className="m-0 grid gap-3 lg:grid-cols-2">
+        {list.map((code) => (
+          <div key={code.code} className="break-inside-avoid border border-hair bg-card px-4 py-2">
+            <dt className="font-semibold">
+              <span className="figure text-[20px]">{code.code}</span> {code.title}
+              {code.attempts !== undefined && (
+                <span className="font-normal text-soft"> · after {code.attempts} tries</span>
+              )}
+            </dt>
+            <dd className="m-0 text-[15px]">
+              {code.means}
+              {code.firstLook && (
+                <span className="block text-jade">{code.firstLook.join(' ')}</span>
+              )}
+              <span className="block text-soft">
+                {Object.entries(code.suspects)
+                  .sort((a, b) => b[1] - a[1])
+                  .map(([id, p]) => `${fault(id)} ${Math.round(p * 100)} %`)
+                  .join(' · ')}
+              </span>
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </>
+  );
+}
+
+export function Parts({ sheet }: { sheet: Sheet }) {
+  const CELL = 'border border-hair px-2 py-1 text-left align-top';
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full border-collapse bg-card text-[14px]">
+        <caption className="sr-only">Parts</caption>
+        <thead className="text-soft">
+          <tr>
+            {['part', 'number', 'minutes', 'price', 'lead', 'back?', 'before it goes on'].map(
+              (each) => (
+                <th key={each} scope="col" className={CELL}>
+                  {each}
+                </th>
+              ),
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {sheet.parts.map((part) => (
+            <tr key={part.id}>
+              <th scope="row" className={CELL}>
+                {part.name}
+              </th>
+              <td className={`${CELL} figure`}>{part.number}</td>
+              <td className={`${CELL} figure`}>{part.minutes}</td>
+              <td className={`${CELL} figure`}>{part.price !== undefined && `R$ ${part.price}`}</td>
+              <td className={`${CELL} figure`}>
+                {part.leadHours !== undefined && `${part.leadHours} h`}
+              </td>
+              <td className={CELL}>
+                {part.returnable === undefined ? '' : part.returnable ? 'yes' : 'no'}
+              </td>
+              <td className={CELL}>
+                {part.before?.map((line) => (
+                  <span key={line} className="block">
+                    {line}
+                  </span>
+                ))}
+                {part.must?.map((match) => (
+                  <span key={match.field} className="block text-brick">
+                    must: {match.field} {matchWords(match)} {match.why}
+                  </span>
+                ))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function matchWords(match: NonNullable<Sheet['parts'][number]['must']>[number]): string {
+  const unit = match.unit ? ` ${match.unit}` : '';
+  const parts = [
+    match.equals !== undefined && `= ${match.equals}${unit}.`,
+    match.atLeast !== undefined && `≥ ${match.atLeast}${unit}.`,
+    match.atMost !== undefined && `≤ ${match.atMost}${unit}.`,
+  ];
+  return parts.filter(Boolean).join(' ');
+}
+
+export function Procedures({ sheet }: { sheet: Sheet }) {
+  const list = sheet.procedures ?? [];
+  if (list.length === 0) return <p className="m-0 text-soft">None yet.</p>;
+  return (
+    <div className="grid gap-4 lg:grid-cols-2">
+      {list.map((procedure) => (
+        <Steps key={procedure.id} procedure={procedure} />
+      ))}
+    </div>
+  );
+}
+
+function Steps({ procedure }: { procedure: Procedure }) {
+  return (
+    <article className="break-inside-avoid border border-hair bg-card px-4 py-3">
+      <h3 className="m-0 text-[17px] font-semibold">{procedure.title ?? procedure.id}</h3>
+      <ol className="m-0 mt-1 pl-6">
+        {procedure.steps.map((step, i) => (
+          <li key={i}>
+            {step.do}
+            {step.photo && <span className="text-soft"> (photograph)</span>}
+            {step.watch && (
+              <>
+                Watch {step.watch.what ?? step.watch.red}: {expectWords(step.watch.expect)}.
+              </>
+            )}
+            {step.caution && <strong className="block text-brick">{step.caution}</strong>}
+          </li>
+        ))}
+      </ol>
+      {procedure.wireMap && (
+        <table className="mt-2 border-collapse text-[14px]">
+          <caption className="text-left text-soft">Wires, old to new</caption>
+          <tbody>
+            {procedure.wireMap.map((wire) => (
+              <tr key={wire.from}>
+                <th scope="row" className="border border-hair px-2 py-1 text-left font-normal">
+                  {wire.from}
+                </th>
+                <td className="border border-hair px-2 py-1">→ {wire.to}</td>
+                <td className="border border-hair px-2 py-1">{wire.wire}</td>
+                <td className="border border-hair px-2 py-1 text-soft">{wire.signal}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </article>
+  );
+}

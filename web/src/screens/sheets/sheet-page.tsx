@@ -1,0 +1,183 @@
+/** One sheet to read and print: boards drawn, pins, codes, tests, faults × tests, parts, procedures. */
+import { sourceWords, type Sheet } from '@jeitinho/core';
+import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { ApiProblem } from '../../data/api';
+import { revisionsOptions, sheetOptions } from '../../data/queries';
+import { BoardFigure } from '../../parts/board/board-drawing';
+import { DeskFrame } from '../../parts/desk-frame';
+import { NotHere } from '../not-here';
+import { ExportMenu } from './export-menu';
+import { FaultMatrix } from './fault-matrix';
+import { Codes, Parts, Procedures, Safety } from './sheet-lists';
+import { PinTables, TestTable } from './sheet-tables';
+
+export function SheetPage() {
+  const { sheetId = '' } = useParams();
+  const [params] = useSearchParams();
+  const asked = Number(params.get('rev')) || undefined;
+  const query = useQuery(sheetOptions(sheetId, asked));
+  if (query.isPending)
+    return (
+      <DeskFrame>
+        <p className="text-soft">Opening the sheet …</p>
+      </DeskFrame>
+    );
+  if (!query.data)
+    return query.error instanceof ApiProblem ? (
+      <NotHere
+        what="There is no such sheet"
+        detail="It may be mistyped, or belong to another shop."
+      />
+    ) : (
+      <NotHere
+        what="This sheet cannot be opened now"
+        detail="The server does not answer, and this device has not seen the sheet before."
+      />
+    );
+  return <Read sheet={query.data} older={asked !== undefined} />;
+}
+
+const SECTIONS = [
+  ['safety', 'Safety'],
+  ['boards', 'Boards and pins'],
+  ['codes', 'Codes'],
+  ['tests', 'Tests'],
+  ['faults', 'Faults × tests'],
+  ['parts', 'Parts'],
+  ['procedures', 'Procedures'],
+] as const;
+
+function Read({ sheet, older }: { sheet: Sheet; older: boolean }) {
+  const { equipment } = sheet;
+  return (
+    <DeskFrame wide>
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <p className="no-print m-0 text-[14px]">
+            <Link to="/sheets" className="text-soft">
+              Sheets
+            </Link>
+          </p>
+          <h1 className="m-0 text-[25px] leading-tight font-bold">{sheet.title}</h1>
+          <p className="m-0 text-soft">
+            {equipment.kind} · {equipment.models.join(', ')}
+            {equipment.supply &&
+              ` · ${equipment.supply.system}, ${equipment.supply.volts} V, ${equipment.supply.hertz} Hz`}
+          </p>
+          <p className="m-0 text-[14px] text-soft">{sourceWords(sheet)}</p>
+        </div>
+        <Actions sheet={sheet} older={older} />
+      </div>
+      <nav
+        aria-label="Sections"
+        className="no-print mt-4 flex flex-wrap gap-x-1 border-b border-hair"
+      >
+        {SECTIONS.map(([id, words]) => (
+          <a
+            key={id}
+            href={`#${id}`}
+            className="inline-flex min-h-11 items-center px-3 text-ink underline decoration-hair underline-offset-4"
+          >
+            {words}
+          </a>
+        ))}
+      </nav>
+      <Section id="safety" title="Safety">
+        <Safety sheet={sheet} />
+      </Section>
+      <Section id="boards" title="Boards and pins">
+        <div className="grid gap-4 lg:grid-cols-2">
+          {sheet.boards.map((board) => (
+            <div key={board.id} className="break-inside-avoid">
+              <BoardFigure board={board} />
+              <PinTables board={board} />
+            </div>
+          ))}
+        </div>
+      </Section>
+      <Section id="codes" title="Codes">
+        <Codes sheet={sheet} />
+      </Section>
+      <Section id="tests" title="Tests">
+        <TestTable sheet={sheet} />
+      </Section>
+      <Section id="faults" title="Faults × tests">
+        <FaultMatrix sheet={sheet} />
+      </Section>
+      <Section id="parts" title="Parts">
+        <Parts sheet={sheet} />
+      </Section>
+      <Section id="procedures" title="Procedures">
+        <Procedures sheet={sheet} />
+      </Section>
+    </DeskFrame>
+  );
+}
+
+function Section({ id, title, children }: { id: string; title: string; children: ReactNode }) {
+  return (
+    <section id={id} aria-labelledby={`${id}-title`} className="mt-7 scroll-mt-4">
+      <h2 id={`${id}-title`} className="m-0 mb-2 text-[20px] font-bold">
+        {title}
+      </h2>
+      {children}
+    </section>
+  );
+}
+
+function Actions({ sheet, older }: { sheet: Sheet; older: boolean }) {
+  const navigate = useNavigate();
+  const revisions = useQuery(revisionsOptions(sheet.id));
+  const list = revisions.data ?? [{ revision: sheet.revision, author: '', savedAt: '' }];
+  const base = `/sheets/${encodeURIComponent(sheet.id)}`;
+  const newest = list[0]!.revision;
+  return (
+    <div className="no-print flex flex-wrap items-center gap-2">
+      <label className="text-[14px] text-soft">
+        <span className="sr-only">Revision</span>
+        <select
+          value={sheet.revision}
+          onChange={(event) => void navigate(`${base}?rev=${event.target.value}`)}
+          className="min-h-11 border border-soft bg-card px-2 text-ink"
+        >
+          {list.map(({ revision, savedAt, author }) => (
+            <option key={revision} value={revision}>
+              revision {revision}
+              {savedAt && `, ${savedAt.slice(0, 10)}`}
+              {author && `, ${author}`}
+            </option>
+          ))}
+        </select>
+      </label>
+      {list.length > 1 && (
+        <Link
+          to={`${base}/compare?from=${sheet.revision === newest ? list[1]!.revision : sheet.revision}&to=${newest}`}
+          className={ACTION}
+        >
+          Compare
+        </Link>
+      )}
+      <ExportMenu sheet={sheet} />
+      <button type="button" onClick={() => window.print()} className={`${ACTION} cursor-pointer`}>
+        Print
+      </button>
+      {older && sheet.revision !== newest ? (
+        <Link to={base} className={ACTION}>
+          To the newest
+        </Link>
+      ) : (
+        <Link
+          to={`${base}/edit`}
+          className="inline-flex min-h-11 items-center bg-jade px-5 font-semibold text-on-jade no-underline"
+        >
+          Edit
+        </Link>
+      )}
+    </div>
+  );
+}
+
+const ACTION =
+  'inline-flex min-h-11 items-center border border-soft bg-card px-4 text-ink no-underline';

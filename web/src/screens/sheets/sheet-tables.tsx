@@ -1,0 +1,155 @@
+/** Pins of a board and tests of a sheet as tables. */
+import {
+  expectOf,
+  expectWords,
+  functionOf,
+  isMeasured,
+  METER_FUNCTIONS,
+  outcomeWords,
+  phaseName,
+  placementWords,
+  ruleTitle,
+  stateName,
+  stateOf,
+  testsOf,
+  type Board,
+  type Sheet,
+  type Test,
+} from '@jeitinho/core';
+
+const CELL = 'border border-hair px-2 py-1 text-left align-top';
+
+export function PinTables({ board }: { board: Board }) {
+  return (
+    <div className="mt-2 grid gap-3 sm:grid-cols-2">
+      {(board.connectors ?? []).map((connector) => (
+        <table key={connector.id} className="w-full border-collapse self-start bg-card text-[14px]">
+          <caption className="pb-1 text-left font-semibold">
+            {connector.id} {connector.name}
+          </caption>
+          <thead className="text-soft">
+            <tr>
+              <th scope="col" className={CELL}>
+                pin
+              </th>
+              <th scope="col" className={CELL}>
+                signal
+              </th>
+              <th scope="col" className={CELL}>
+                wire
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {connector.pins.map((pin) => (
+              <tr key={pin.n}>
+                <th scope="row" className={`${CELL} figure font-normal`}>
+                  {pin.n}
+                </th>
+                <td className={CELL}>{pin.signal}</td>
+                <td className={CELL}>{pin.wire}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ))}
+    </div>
+  );
+}
+
+export function TestTable({ sheet }: { sheet: Sheet }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full border-collapse bg-card text-[14px]">
+        <caption className="sr-only">Every test with its places and limits</caption>
+        <thead className="text-soft">
+          <tr>
+            {['test', 'state', 'meter', 'where', 'limit', 'page'].map((each) => (
+              <th key={each} scope="col" className={CELL}>
+                {each}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {testsOf(sheet).map((test, i) => (
+            <TestRows key={test.id} sheet={sheet} test={test} n={i + 1} />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function TestRows({ sheet, test, n }: { sheet: Sheet; test: Test; n: number }) {
+  const head = (rows: number) => (
+    <>
+      <th scope="rowgroup" rowSpan={rows} className={CELL}>
+        <span className="figure font-normal text-soft">{n}</span> {test.title}
+        {test.group && <span className="block font-normal text-soft">{test.group}</span>}
+      </th>
+      <td rowSpan={rows} className={CELL}>
+        {stateName(stateOf(sheet, test))}
+        {test.hazard && test.hazard !== 'none' && (
+          <span className="block text-brick">{test.hazard}</span>
+        )}
+      </td>
+    </>
+  );
+  if (!isMeasured(test))
+    return (
+      <tr>
+        {head(1)}
+        <td className={CELL}>{test.how}</td>
+        <td className={CELL}>{test.asks}</td>
+        <td className={CELL}>
+          {Object.entries(test.answers).map(([answer, outcome]) => (
+            <span key={answer} className="block">
+              {outcome === 'ok' ? '✓ ' : ''}
+              {answer}
+            </span>
+          ))}
+        </td>
+        <td className={`${CELL} figure`}>{test.page}</td>
+      </tr>
+    );
+  const rules = test.together ?? [];
+  const rows = test.points.length + rules.length;
+  return (
+    <>
+      {test.points.map((point, i) => (
+        <tr key={point.id}>
+          {i === 0 && head(rows)}
+          <td className={CELL}>{METER_FUNCTIONS[functionOf(test, point)].words}</td>
+          <td className={CELL}>
+            {point.name && <span className="text-soft">{point.name}: </span>}
+            {placementWords(sheet, point)}
+            {point.phase !== undefined && (
+              <span className="block text-soft">{phaseName(sheet, test, point)}</span>
+            )}
+          </td>
+          <td className={`${CELL} figure`}>{expectWords(expectOf(test, point))}</td>
+          {i === 0 && (
+            <td rowSpan={rows} className={`${CELL} figure`}>
+              {test.page}
+            </td>
+          )}
+        </tr>
+      ))}
+      {rules.map((rule) => (
+        <tr key={rule.id}>
+          <td className={CELL}>together</td>
+          <td colSpan={2} className={CELL}>
+            {ruleTitle(rule)}{' '}
+            <span className="text-soft">
+              ({outcomeWords(rule.kind)}
+              {'percent' in rule && rule.percent !== undefined && `, ${rule.percent} %`}
+              {'spread' in rule && rule.spread !== undefined && `, ${rule.spread} apart at most`}
+              {'plusMinus' in rule && rule.plusMinus !== undefined && `, ± ${rule.plusMinus}`})
+            </span>
+          </td>
+        </tr>
+      ))}
+    </>
+  );
+}
