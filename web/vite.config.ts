@@ -2,9 +2,11 @@ import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { builtValidators } from './validators-plugin';
 
 export default defineConfig({
   plugins: [
+    builtValidators(),
     react(),
     tailwind(),
     VitePWA({

@@ -3,13 +3,15 @@
  * brings Ajv along: `@jeitinho/core/validate`.
  */
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
-import Ajv, { type ValidateFunction } from 'ajv';
+import type { ValidateFunction } from 'ajv';
 import { entryBodies, entryEnvelope, type LogEntry } from './job/entries';
 import { checkSheet, type SheetProblem } from './sheet/check';
 import { problem } from './sheet/checks/problem';
 import { SHEET_FORMAT, sheetSchema, type Sheet } from './sheet/schema';
 import { DEEPEST, LARGEST_SHEET, tooDeep } from './validation/bounds';
+import { hoistUnions } from './validation/hoist';
 import { MOST_PROBLEMS, problemsFrom } from './validation/schema-problems';
+import { compileSchema } from './validation/compile';
 import { unknownFields } from './validation/unknown-fields';
 
 export type { SheetProblem };
@@ -17,14 +19,12 @@ export type Checked<T> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly problems: readonly SheetProblem[] };
 
-// Nothing is coerced, defaulted or removed: what came in is what is kept.
-const ajv = new Ajv({ allErrors: true, strict: true, strictTypes: false, strictTuples: false });
 const compiled = new WeakMap<object, ValidateFunction>();
 
 function validatorFor(schema: TSchema): ValidateFunction {
   const known = compiled.get(schema);
   if (known) return known;
-  const fresh = ajv.compile(schema);
+  const fresh = compileSchema(schema);
   compiled.set(schema, fresh);
   return fresh;
 }
@@ -33,7 +33,10 @@ function validatorFor(schema: TSchema): ValidateFunction {
 export function check<S extends TSchema>(schema: S, value: unknown, base = ''): Checked<Static<S>> {
   const validate = validatorFor(schema);
   if (validate(value)) return { ok: true, value: value as Static<S> };
-  return { ok: false, problems: problemsFrom(validate.errors ?? [], base) };
+  return {
+    ok: false,
+    problems: problemsFrom(validate.errors ?? [], hoistUnions(schema), value, base),
+  };
 }
 
 /** A sheet that can be used, with what is worth a second look; or all that keeps it from being one. */

@@ -24,8 +24,9 @@ export interface AppOptions {
   readonly pageFolder?: string;
 }
 
+const LARGEST_BODY = 4 * 1024 * 1024;
 /** Above the largest sheet in characters, for text beyond ASCII takes more bytes. */
-const LARGEST_BODY = 8 * 1024 * 1024;
+const LARGEST_SHEET_BODY = 8 * 1024 * 1024;
 
 export function createApp({ store, log, pageFolder }: AppOptions): Hono {
   const app = new Hono();
@@ -50,18 +51,8 @@ export function createApp({ store, log, pageFolder }: AppOptions): Hono {
       },
     }),
   );
-  app.use(
-    '/api/*',
-    bodyLimit({
-      maxSize: LARGEST_BODY,
-      onError: () => {
-        throw new ProblemError(
-          413,
-          'too-large',
-          'Nothing was stored: more than 8 MB at once. A sheet has 4 million characters at most; leave pictures out.',
-        );
-      },
-    }),
+  app.use('/api/*', (c, next) =>
+    c.req.path.startsWith('/api/v1/sheets') ? sheetLimit(c, next) : plainLimit(c, next),
   );
   app.use('/api/*', async (c, next) => {
     await next();
@@ -100,6 +91,23 @@ export function createApp({ store, log, pageFolder }: AppOptions): Hono {
   });
   return app;
 }
+
+const limit = (maxSize: number, advice: string) =>
+  bodyLimit({
+    maxSize,
+    onError: () => {
+      throw new ProblemError(
+        413,
+        'too-large',
+        `Nothing was stored: more than ${maxSize / 1024 / 1024} MB at once. ${advice}`,
+      );
+    },
+  });
+const plainLimit = limit(LARGEST_BODY, 'Send it in smaller pieces.');
+const sheetLimit = limit(
+  LARGEST_SHEET_BODY,
+  'A sheet has 4 million characters at most; leave pictures out.',
+);
 
 /** Built files have their hash in the name and may be kept for ever; the page itself may not. */
 function servePage(app: Hono, root: string): void {

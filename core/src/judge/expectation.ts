@@ -1,12 +1,12 @@
 /** What a test expects of one reading, and the limits that follow from it. */
-import { Type, type Static, type TLiteral } from '@sinclair/typebox';
+import { Type, type Static } from '@sinclair/typebox';
+import { words } from '../schema-words';
 import { InvalidInputError } from '../errors';
 import { UNITS } from '../units/units';
 
-export const unitSchema = Type.Union(
-  UNITS.map((unit) => Type.Literal(unit)),
-  { description: 'Unit symbol; values are in this unit without prefix.' },
-);
+export const unitSchema = words(UNITS, {
+  description: 'Unit symbol; values are in this unit without prefix.',
+});
 
 /** Outside the limits, yet the machine still works: verdict `watch` instead of `out`. */
 export const watchSchema = Type.Object({ low: Type.Number(), high: Type.Number() });
@@ -22,15 +22,9 @@ const common = {
   ),
   watch: Type.Optional(watchSchema),
   from: Type.Optional(
-    Type.Union(
-      ['document', 'label', 'twin', 'house'].map((each) => Type.Literal(each)) as [
-        TLiteral<'document'>,
-        TLiteral<'label'>,
-        TLiteral<'twin'>,
-        TLiteral<'house'>,
-      ],
-      { description: 'Where the limits come from; house means that nobody stated a tolerance.' },
-    ),
+    words(['document', 'label', 'twin', 'house'], {
+      description: 'Where the limits come from; house means that nobody stated a tolerance.',
+    }),
   ),
 };
 export const expectationCommon = common;

@@ -1,24 +1,25 @@
 /** How a figure is got: the positions of a meter's dial, a clamp, a gauge, or reading and counting. */
-import { Type, type Static } from '@sinclair/typebox';
+import type { Static } from '@sinclair/typebox';
+import { words } from '../schema-words';
 import type { Unit } from '../units/units';
 
-export const meterFunctionSchema = Type.Union([
-  Type.Literal('V='),
-  Type.Literal('V~'),
-  Type.Literal('A='),
-  Type.Literal('A~'),
-  Type.Literal('clamp='),
-  Type.Literal('clamp~'),
-  Type.Literal('ohm'),
-  Type.Literal('continuity'),
-  Type.Literal('diode'),
-  Type.Literal('capacitance'),
-  Type.Literal('insulation'),
-  Type.Literal('Hz'),
-  Type.Literal('temperature'),
-  Type.Literal('pressure'),
-  Type.Literal('count'),
-  Type.Literal('display'),
+export const meterFunctionSchema = words([
+  'V=',
+  'V~',
+  'A=',
+  'A~',
+  'clamp=',
+  'clamp~',
+  'ohm',
+  'continuity',
+  'diode',
+  'capacitance',
+  'insulation',
+  'Hz',
+  'temperature',
+  'pressure',
+  'count',
+  'display',
 ]);
 export type MeterFunction = Static<typeof meterFunctionSchema>;
 

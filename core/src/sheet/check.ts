@@ -2,6 +2,7 @@
  * Checks beyond the schema: does the sheet hang together? Each finding names its JSON path and says how
  * to mend it. All are reported, not only the first.
  */
+import { answers } from './checks/answers';
 import { circles } from './checks/circles';
 import { codes } from './checks/codes';
 import { duplicates } from './checks/duplicates';
@@ -17,7 +18,7 @@ export type { SheetProblem } from './checks/problem';
 
 const FIRST: readonly SheetCheck[] = [duplicates, references, measuring, circles, phases, codes];
 /** These reckon with outcomes, so they need sound limits and curves. */
-const AFTER_LIMITS: readonly SheetCheck[] = [shows, visibility];
+const AFTER_LIMITS: readonly SheetCheck[] = [shows, visibility, answers];
 
 /** Problems first, then warnings. */
 export function checkSheet(sheet: Sheet): SheetProblem[] {

@@ -8,18 +8,24 @@ import { problem, type SheetProblem } from '../sheet/checks/problem';
 /** Problems named with their path, at most this many: a damaged file may have thousands. */
 export const MOST_PROBLEMS = 200;
 
-export function problemsFrom(errors: readonly ErrorObject[], base: string): SheetProblem[] {
+/**
+ * @param schema - As it was given to Ajv, with its unions hoisted.
+ * @param value - The whole value that did not pass.
+ */
+export function problemsFrom(
+  errors: readonly ErrorObject[],
+  schema: unknown,
+  value: unknown,
+  base: string,
+): SheetProblem[] {
   const seen = new Set<string>();
-  return meantOnly(errors)
+  return meantOnly(errors, schema, value)
     .map((error) => problem('schema', base + error.instancePath, sentence(error)))
     .filter(({ path, message }) => !seen.has(path + message) && seen.add(path + message))
     .slice(0, MOST_PROBLEMS);
 }
 
-/** Fields by which a sheet says which of several kinds it means. */
-const TAGS = ['kind', 'how'];
-
-function meantOnly(all: readonly ErrorObject[]): ErrorObject[] {
+function meantOnly(all: readonly ErrorObject[], schema: unknown, value: unknown): ErrorObject[] {
   let errors = [...all];
   // The innermost choice first, so that an outer one counts only what is left of it.
   const choices = errors
@@ -33,34 +39,80 @@ function meantOnly(all: readonly ErrorObject[]): ErrorObject[] {
         error.instancePath.startsWith(`${choice.instancePath}/`));
     const children = errors.filter(inside);
     const rest = errors.filter((error) => error !== choice && !inside(error));
-    errors = [...rest, ...best(choice, children)];
+    const branches = at(schema, choice.schemaPath.replace(/^#/, ''));
+    const list = Array.isArray(branches) ? (branches as Branch[]) : [];
+    errors = [...rest, ...best(choice, children, list, at(value, choice.instancePath))];
   }
   return errors;
 }
 
-function best(choice: ErrorObject, children: readonly ErrorObject[]): ErrorObject[] {
-  const constants = (at: string) =>
-    children.filter((e) => e.keyword === 'const' && e.instancePath === at);
+interface Branch {
+  readonly type?: string;
+  readonly properties?: Readonly<Record<string, unknown>>;
+  readonly required?: readonly string[];
+}
+
+/** Field by which a sheet says which of several kinds it means. */
+const TAG = 'kind';
+
+/** The complaints of the branch that was meant; for an unknown kind, which ones there are. */
+function best(
+  choice: ErrorObject,
+  children: readonly ErrorObject[],
+  branches: readonly Branch[],
+  value: unknown,
+): ErrorObject[] {
+  const constants = (path: string) =>
+    children.filter((e) => e.keyword === 'const' && e.instancePath === path);
   const own = constants(choice.instancePath);
-  // A choice among words.
   if (own.length === children.length && own.length > 0)
     return [oneOf(choice, choice.instancePath, own)];
-  const branches = new Map<string, ErrorObject[]>();
-  for (const child of children) {
-    const branch = child.schemaPath.slice(choice.schemaPath.length + 1).split('/')[0]!;
-    branches.set(branch, [...(branches.get(branch) ?? []), child]);
+  // What is referred to reports paths of its own, so kinds are told by the complaints themselves: the
+  // branch that was meant is the only one that does not mind the tag.
+  const minded = constants(`${choice.instancePath}/${TAG}`);
+  if (minded.length > 0) {
+    const strangers = new Set(minded.map((e) => branchOf(choice, e)));
+    const meant = children.find((e) => !strangers.has(branchOf(choice, e)));
+    return meant
+      ? children.filter((e) => branchOf(choice, e) === branchOf(choice, meant))
+      : [oneOf(choice, `${choice.instancePath}/${TAG}`, minded)];
   }
-  const untagged = (errors: readonly ErrorObject[]) =>
-    !errors.some(
-      (e) =>
-        e.keyword === 'const' &&
-        TAGS.some((tag) => e.instancePath === `${choice.instancePath}/${tag}`),
+  const index = fittest(branches, value);
+  return index < 0 ? [...children] : children.filter((e) => branchOf(choice, e) === String(index));
+}
+
+/** Which branch of a choice a complaint comes from. */
+const branchOf = (choice: ErrorObject, error: ErrorObject): string =>
+  error.schemaPath.slice(choice.schemaPath.length + 1).split('/')[0]!;
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  value !== null && typeof value === 'object' && !Array.isArray(value);
+
+/** Of branches without a tag, the one whose type and fields the value has; −1 where none is known. */
+function fittest(branches: readonly Branch[], value: unknown): number {
+  const scores = branches.map(({ type, properties = {}, required = [] }) => {
+    if (!isObject(value)) return type === typeof value ? 1 : 0;
+    if (type !== 'object') return -1;
+    const keys = Object.keys(value);
+    const missing = required.filter((key) => !keys.includes(key)).length;
+    return keys.filter((key) => properties[key] !== undefined).length - missing;
+  });
+  return scores.indexOf(Math.max(...scores));
+}
+
+/** The place that a JSON pointer names. */
+function at(value: unknown, pointer: string): unknown {
+  return pointer
+    .split('/')
+    .slice(1)
+    .map((key) => key.replace(/~1/g, '/').replace(/~0/g, '~'))
+    .reduce<unknown>(
+      (inner, key) =>
+        inner === null || typeof inner !== 'object'
+          ? undefined
+          : (inner as Record<string, unknown>)[key],
+      value,
     );
-  const meant = [...branches.values()].filter(untagged).sort((a, b) => a.length - b.length)[0];
-  if (meant) return meant;
-  const tag = TAGS.find((each) => constants(`${choice.instancePath}/${each}`).length > 0);
-  const at = tag && `${choice.instancePath}/${tag}`;
-  return at === undefined ? [...children] : [oneOf(choice, at, constants(at))];
 }
 
 function oneOf(choice: ErrorObject, at: string, constants: readonly ErrorObject[]): ErrorObject {

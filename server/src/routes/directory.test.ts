@@ -81,10 +81,15 @@ describe('sheets', () => {
   const sheet = demoWorld.sheets[0]!;
 
   test('the newest revision stands in the list and answers for the id', async () => {
-    const next: Sheet = { ...structuredClone(sheet), revision: 2, title: 'Mended' };
+    const next: Sheet = { ...structuredClone(sheet), revision: 3, title: 'Mended' };
     expect((await h.post('/api/v1/sheets', next)).status).toBe(201);
     const { body } = await h.get<SheetListItem[]>('/api/v1/sheets');
-    expect(body).toContainEqual({ id: sheet.id, revision: 2, title: 'Mended', maker: 'Tarumbê' });
+    expect(body.find(({ id }) => id === sheet.id)).toMatchObject({
+      revision: 3,
+      title: 'Mended',
+      maker: 'Tarumbê',
+      facets: { faults: 15, models: ['UF-440i*', 'UF-380i*'] },
+    });
     expect((await h.get<Sheet>(`/api/v1/sheets/${sheet.id}`)).body).toEqual(next);
     expect((await h.get<Sheet>(`/api/v1/sheets/${sheet.id}/revisions/1`)).body).toEqual(sheet);
   });

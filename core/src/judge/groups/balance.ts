@@ -52,7 +52,8 @@ export function judgeBalance(rule: BalanceRule, readings: readonly GroupReading[
   }
   const limit = rule.percent ?? 0;
   const raw = propagate(unbalancePercent, figures);
-  const figure = Number.isFinite(raw.value) ? raw : { value: Number.MAX_VALUE, u: 0 };
+  const figure =
+    Number.isFinite(raw.value) && Number.isFinite(raw.u) ? raw : { value: Number.MAX_VALUE, u: 0 };
   return judgeFigure(
     figure,
     { low: -Infinity, high: limit },

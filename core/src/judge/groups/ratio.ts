@@ -21,13 +21,14 @@ export const RATIO_OUTCOMES = ['ok', 'sags', 'stiff'] as const;
 export function judgeRatio(rule: RatioRule, readings: readonly GroupReading[]): Judgement {
   const figures = figuresOf(readings);
   if (!figures) return certain('sags', 'An overload has no ratio: repeat it on a higher range.');
+  const figure = propagate(([loaded, unloaded]) => loaded! / unloaded!, figures);
   // A ratio to something that may well be nothing says nothing.
-  if (Math.abs(figures[1]!.value) <= 2 * figures[1]!.u || figures[1]!.value === 0)
+  const nothing = Math.abs(figures[1]!.value) <= 2 * figures[1]!.u;
+  if (nothing || !Number.isFinite(figure.value) || !Number.isFinite(figure.u))
     return unsettled(
       RATIO_OUTCOMES,
       'There is nothing without load either: no ratio. Look at what feeds this point first.',
     );
-  const figure = propagate(([loaded, unloaded]) => loaded! / unloaded!, figures);
   const shown = (value: number) => String(Number(value.toPrecision(3)));
   return judgeFigure(
     figure,

@@ -2,7 +2,7 @@
  * Follows: rises and falls with what drives it (flame current with burner rate, pressure with fan
  * speed), by Pearson's correlation, and lies in its band at the upper end of the driver.
  *
- * Worked example: rate 20, 60, 100 % with 2.1, 3.4, 4.9 µA correlates with r = 0.998.
+ * Worked example: rate 20, 60, 100 % with 2.1, 3.4, 4.9 µA correlates with r = 0.999.
  */
 import type { Unit } from '../../units/units';
 import { formatQuantity } from '../../units/format';

@@ -1,5 +1,6 @@
 /** What a sheet may expect of a series of readings, its schema and its dispatch. */
 import { Type, type Static } from '@sinclair/typebox';
+import { words } from '../../schema-words';
 import type { Unit } from '../../units/units';
 import { unitSchema } from '../expectation';
 import type { Judgement } from '../judge';
@@ -8,7 +9,7 @@ import { DECAYS_OUTCOMES, judgeDecays } from './decays';
 import { FLEXED_OUTCOMES, judgeFlexed } from './flexed';
 import { FOLLOWS_OUTCOMES, judgeFollows } from './follows';
 import { HOLDS_OUTCOMES, judgeHolds } from './holds';
-import { judgePattern, patternOutcomes } from './pattern';
+import { judgePattern, patternOutcomes, PATTERNS } from './pattern';
 import { judgePulses, PULSES_OUTCOMES } from './pulses';
 import type { Series } from './samples';
 import { judgeSteady, STEADY_OUTCOMES } from './steady';
@@ -75,7 +76,7 @@ export const seriesSchema = Type.Union([
     kind: Type.Literal('within'),
     event,
     level: Type.Number(),
-    side: Type.Union([Type.Literal('above'), Type.Literal('below')]),
+    side: words(['above', 'below']),
     after: pair,
     ...unit,
   }),
@@ -88,13 +89,7 @@ export const seriesSchema = Type.Union([
   }),
   Type.Object({
     kind: Type.Literal('pattern'),
-    is: Type.Union([
-      Type.Literal('steady'),
-      Type.Literal('regular'),
-      Type.Literal('erratic'),
-      Type.Literal('once-then-dark'),
-      Type.Literal('dark'),
-    ]),
+    is: words(PATTERNS),
     seconds,
     ...unit,
   }),

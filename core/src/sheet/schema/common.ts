@@ -17,7 +17,4 @@ export const Place = Type.Tuple([Type.Number(), Type.Number()], {
   description: 'x, y in millimetres',
 });
 export const list = <T extends TSchema>(schema: T) => Type.Optional(Type.Array(schema));
-export const words = <const T extends readonly string[]>(values: T) =>
-  Type.Union(values.map((value) => Type.Literal(value)) as never) as unknown as ReturnType<
-    typeof Type.Unsafe<T[number]>
-  >;
+export { words } from '../../schema-words';

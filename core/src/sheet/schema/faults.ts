@@ -1,7 +1,6 @@
 /** Faults, the parts they sit on, repairs and procedures. */
 import { Type, type Static } from '@sinclair/typebox';
-import { expectationSchema } from '../../judge/expectation';
-import { seriesSchema } from '../../judge/series/rules';
+import { testExpectationSchema } from '../../judge/test-expectation';
 import { Id, list, Minutes, Money, Name, Probability, Ref, Text, words } from './common';
 
 export const faultSchema = Type.Object({
@@ -66,7 +65,7 @@ export const procedureSchema = Type.Object({
           red: Type.Optional(Ref),
           black: Type.Optional(Ref),
           what: Type.Optional(Name),
-          expect: Type.Union([...expectationSchema.anyOf, ...seriesSchema.anyOf]),
+          expect: testExpectationSchema,
         }),
       ),
     }),

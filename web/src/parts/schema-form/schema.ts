@@ -9,6 +9,7 @@ export type Schema = TSchema & {
   anyOf?: Schema[];
   allOf?: Schema[];
   const?: unknown;
+  enum?: string[];
   patternProperties?: Record<string, Schema>;
   maxLength?: number;
   description?: string;
@@ -35,6 +36,7 @@ export type Control =
 /** @param value - Decides which branch of an untagged union is meant. */
 export function controlOf(schema: Schema, value?: unknown): Control {
   if (schema.const !== undefined) return { kind: 'choice', options: [schema.const as string] };
+  if (schema.enum) return { kind: 'choice', options: schema.enum };
   if (schema.allOf) return merged(schema.allOf, value);
   if (schema.anyOf) return unionControl(schema.anyOf, value);
   switch (schema.type) {
@@ -97,7 +99,7 @@ function merged(all: readonly Schema[], value: unknown): Control {
             ...control,
             properties: {
               ...control.properties,
-              kind: { anyOf: kinds.map((each) => ({ const: each })) } as unknown as Schema,
+              kind: { type: 'string', enum: kinds } as unknown as Schema,
             },
           },
         ]

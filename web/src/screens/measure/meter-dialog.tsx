@@ -71,7 +71,7 @@ export function MeterChip() {
       <button
         type="button"
         onClick={() => setOpen(true)}
-        className="inline-flex min-h-11 max-w-64 cursor-pointer items-center border border-hair bg-card px-3 text-[15px]"
+        className="inline-flex min-h-11 max-w-52 cursor-pointer items-center border border-hair bg-card px-3 text-[15px]"
       >
         <span className="sr-only">Meter in hand: </span>
         <span className="truncate">{state.meter?.name ?? 'no meter stated'}</span>

@@ -13,7 +13,7 @@ import {
 import { lazy, Suspense } from 'react';
 import { useDraft } from '../../data/draft';
 import { NumberEntry } from './number-entry';
-import { figureWords, shownUnit, type UnitChoices } from './quantity-units';
+import { answerWords, shownUnit, type UnitChoices } from './quantity-units';
 import { useUnits } from './use-units';
 
 // The charts weigh more than all formulas together; they come when a picture is wanted.
@@ -220,9 +220,8 @@ function Answers({ result, units }: { result: Result; units: UnitChoices }) {
 
 function Output({ output, units }: { output: FormulaOutput; units: UnitChoices }) {
   const unit = shownUnit(output.quantity, units, output.value);
-  const figure = figureWords(output.value, unit);
   // Twice the standard uncertainty: about 95 % (JCGM 100, 6.3).
-  const spread = output.u ? figureWords(2 * output.u, { ...unit, offset: 0 }, 2) : undefined;
+  const { figure, spread } = answerWords(output.value, output.u, unit);
   return (
     <p className={`m-0 ${output.main ? 'mt-1' : 'mt-1 text-[15px] text-soft'}`}>
       <span className={output.main ? 'block text-[15px] text-soft' : ''}>

@@ -101,3 +101,22 @@ export function figureWords(si: number, unit: ShownUnit, digits = 5): string {
   const text = Math.abs(rounded) >= 1e7 ? rounded.toExponential() : String(rounded);
   return text.replace('-', '\u2212');
 }
+
+/**
+ * An answer with its uncertainty: the uncertainty to two digits, the figure to the same place, as JCGM
+ * 100, 7.2.6 asks; without uncertainty four digits.
+ */
+export function answerWords(
+  si: number,
+  u: number | undefined,
+  unit: ShownUnit,
+): { figure: string; spread: string | undefined } {
+  const half = u === undefined ? 0 : Math.abs((2 * u) / unit.factor);
+  const value = toShown(si, unit);
+  if (!(half > 0) || !Number.isFinite(value))
+    return { figure: figureWords(si, unit, 4), spread: undefined };
+  const place = Math.floor(Math.log10(half)) - 1;
+  const rounded = (x: number) =>
+    place >= 0 ? String(Math.round(x / 10 ** place) * 10 ** place) : x.toFixed(Math.min(20, -place));
+  return { figure: rounded(value).replace('-', '\u2212'), spread: rounded(half) };
+}

@@ -53,7 +53,7 @@ function FormulaList({ current }: { current: string }) {
                     <Link
                       to={`/reckoner/${id}`}
                       aria-current={id === current ? 'page' : undefined}
-                      className="flex min-h-11 items-center border-l-4 border-transparent px-3 text-ink no-underline aria-[current=page]:border-jade aria-[current=page]:font-semibold max-lg:whitespace-nowrap"
+                      className="flex min-h-11 items-center border-l-4 py-1 leading-snug border-transparent px-3 text-ink no-underline aria-[current=page]:border-jade aria-[current=page]:font-semibold max-lg:whitespace-nowrap"
                     >
                       {title}
                     </Link>

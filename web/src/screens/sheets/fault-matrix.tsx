@@ -56,9 +56,9 @@ export function FaultMatrix({ sheet }: { sheet: Sheet }) {
                 <th
                   key={test.id}
                   scope="col"
-                  className="h-36 border border-hair px-0 align-bottom font-normal"
+                  className="h-44 min-w-16 border border-hair px-0 align-bottom font-normal"
                 >
-                  <span className="inline-block max-h-32 rotate-180 truncate px-1 text-left [writing-mode:vertical-rl]">
+                  <span className="inline-block max-h-40 rotate-180 truncate px-1 text-left [writing-mode:vertical-rl]">
                     <span className="figure text-soft">{i + 1}</span> {test.title}
                   </span>
                 </th>

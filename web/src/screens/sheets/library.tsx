@@ -33,7 +33,7 @@ export function Library() {
           autoFocus
           value={words}
           onChange={(event) => setWords(event.target.value)}
-          className="mt-1 block min-h-12 w-full border-0 border-b-4 border-ink bg-transparent px-1 text-[22px] text-ink focus:border-jade focus-visible:outline-none"
+          className="reading-field mt-1 block min-h-12 w-full border-0 border-b-4 border-ink bg-transparent px-1 text-[22px] text-ink focus:border-jade focus-visible:outline-none"
         />
       </label>
       <Notice

@@ -1,0 +1,123 @@
+import type { Curve } from '../curves/schema';
+import { askedBy, asTemperature, resolveExpectation } from './given';
+import { parallelCouldExplain } from './isolation';
+import { judge } from './judge';
+import { judgePurposes } from './purpose';
+import { expectWords, limitProblem, outcomesOf } from './test-expectation';
+
+const ntc: Curve = { id: 'ntc', kind: 'ntc-beta', r25: 10_000, beta: 3435 };
+const steps: Curve = {
+  id: 'steps',
+  kind: 'table',
+  points: [
+    [0, 30_000],
+    [50, 4000],
+  ],
+};
+const value = (x: number) => ({ kind: 'value' as const, value: x });
+
+test('the label of this very unit gives the limits: 205 V ± 2 %', () => {
+  const label = { kind: 'label', asks: 'Vs', percent: 2, unit: 'V' } as const;
+  expect(askedBy(label)).toEqual({ asks: 'Vs', unit: 'V' });
+  expect(resolveExpectation(label, undefined, [])).toBeUndefined();
+  const plain = resolveExpectation(label, 205, [])!;
+  expect(plain).toMatchObject({ kind: 'nominal', value: 205, percent: 2, from: 'label' });
+  expect(judge({ expect: plain, reading: value(208) }).verdict).toBe('in');
+  expect(judge({ expect: plain, reading: value(212) }).verdict).toBe('out');
+});
+
+test('a reference instrument: gauge 400 kPa, display 415 kPa, ± 20 kPa', () => {
+  const expect20 = { kind: 'reference', asks: 'gauge', plusMinus: 20e3, unit: 'Pa' } as const;
+  const plain = resolveExpectation(expect20, 400e3, [])!;
+  expect(judge({ expect: plain, reading: value(415e3) }).verdict).toBe('in');
+  expect(judge({ expect: plain, reading: value(425e3) }).verdict).toBe('out');
+});
+
+test('a sensor is compared as a temperature: within 2 K of 20 °C', () => {
+  const curve = { kind: 'curve', curve: 'ntc', within: 2, unit: 'ohm' } as const;
+  expect(askedBy(curve)).toMatchObject({ unit: 'degC' });
+  const plain = resolveExpectation(curve, 20, [ntc])!;
+  // 21.5 °C and 23 °C by the beta equation
+  const ohms = (t: number) => 10_000 * Math.exp(3435 * (1 / (t + 273.15) - 1 / 298.15));
+  expect(judge({ expect: plain, reading: value(ohms(21.5)) }).verdict).toBe('in');
+  expect(judge({ expect: plain, reading: value(ohms(23)) })).toMatchObject({ outcome: 'low' });
+  expect(asTemperature(curve, ohms(21.5), [ntc])).toBeCloseTo(21.5, 6);
+});
+
+test('an ice bath needs no thermometer; beyond the curve there are no limits', () => {
+  const ice = { kind: 'curve', curve: 'ntc', within: 0.7, at: 0, unit: 'ohm' } as const;
+  expect(askedBy(ice)).toBeUndefined();
+  expect(resolveExpectation(ice, undefined, [ntc])).toMatchObject({ kind: 'between' });
+  const hot = { kind: 'curve', curve: 'steps', within: 2, unit: 'ohm' } as const;
+  expect(resolveExpectation(hot, 300, [steps])).toBeUndefined();
+  expect(limitProblem({ ...hot, at: 300 }, [steps])).toMatch('beyond the ends');
+  expect(limitProblem(hot, [])).toMatch('no curve “steps”');
+});
+
+test('a count is a count: three clicks, not four', () => {
+  const three = { kind: 'count', value: 3, unit: 'count' } as const;
+  const plain = resolveExpectation(three, undefined, [])!;
+  expect(judge({ expect: plain, reading: value(3) }).verdict).toBe('in');
+  expect(judge({ expect: plain, reading: value(4) }).outcome).toBe('high');
+  expect(judge({ expect: plain, reading: value(0) }).outcome).toBe('none');
+  expect(outcomesOf(three, 'count', [])).toEqual(['ok', 'low', 'none', 'high', 'open']);
+});
+
+test('the purpose picks the limit: at 38 V unplug, do not measure ohms', () => {
+  const bus = (high: number) => ({ kind: 'atMost' as const, high, unit: 'V' as const });
+  const answers = judgePurposes(
+    [
+      { id: 'unplug', title: 'unplug', expect: bus(60) },
+      { id: 'ohms', title: 'measure resistance', expect: bus(24) },
+    ],
+    { reading: value(38), function: 'V=' },
+  );
+  expect(answers.map(({ allowed }) => allowed)).toEqual([true, false]);
+});
+
+test('an absence owes contact before it accuses; a good absence does not', () => {
+  const rail = { kind: 'nominal', value: 12, percent: 10, unit: 'V' } as const;
+  expect(judge({ expect: rail, reading: value(0) }).contactOwed).toBe(true);
+  expect(judge({ expect: rail, reading: value(9) }).contactOwed).toBe(false);
+  const fuse = { kind: 'atMost', high: 1, unit: 'ohm' } as const;
+  expect(judge({ expect: fuse, reading: { kind: 'overload' } }).contactOwed).toBe(true);
+  const open = { kind: 'open', above: 1e6, unit: 'ohm' } as const;
+  expect(judge({ expect: open, reading: { kind: 'overload' } }).contactOwed).toBe(false);
+});
+
+test('limits that nobody stated are the house’s, and say so', () => {
+  const about = { kind: 'nominal', value: 5, percent: 10, unit: 'V', from: 'house' } as const;
+  expect(judge({ expect: about, reading: value(5) }).assumed).toBe(true);
+  expect(expectWords(about)).toMatch('house tolerance');
+});
+
+test('a parallel path can lower a reading, never raise it', () => {
+  const least = { kind: 'between', low: 400, high: 900, unit: 'ohm' } as const;
+  expect(parallelCouldExplain(judge({ expect: least, reading: value(100) }))).toBe(true);
+  expect(parallelCouldExplain(judge({ expect: least, reading: value(2000) }))).toBe(false);
+  expect(parallelCouldExplain(judge({ expect: least, reading: value(500) }))).toBe(false);
+});
+
+test('every expectation has its words', () => {
+  const V = { unit: 'V' as const };
+  const words = [
+    expectWords({ kind: 'label', asks: 'x', percent: 2, ...V }),
+    expectWords({ kind: 'reference', asks: 'x', plusMinus: 1, ...V }),
+    expectWords({ kind: 'curve', curve: 'ntc', within: 2, at: 0, unit: 'ohm' }),
+    expectWords({ kind: 'count', value: 3, unit: 'count' }),
+    expectWords({ kind: 'steady', spread: 0.1, seconds: 5, ...V }),
+    expectWords({ kind: 'decays', below: 24, seconds: 120, ...V }),
+    expectWords({ kind: 'falls', by: 4, seconds: 60, unit: 'degC' }),
+    expectWords({ kind: 'holds', low: 1, high: 3, seconds: 5, ...V }),
+    expectWords({ kind: 'pulses', threshold: 6, seconds: 5, count: [1, 2], period: [1, 2], ...V }),
+    expectWords({ kind: 'step', event: 'flame', before: [1, 2], after: [0, 1], ...V }),
+    expectWords({ kind: 'follows', driver: 'rate', low: 1, ...V }),
+    expectWords({ kind: 'acts-at', event: 'opens', low: 1, high: 2, ...V }),
+    expectWords({ kind: 'within', event: 'hot', level: 20, side: 'above', after: [1, 2], ...V }),
+    expectWords({ kind: 'flexed', high: 1, spread: 0.5, ...V }),
+    expectWords({ kind: 'pattern', is: 'once-then-dark', seconds: 5, unit: 'count' }),
+  ];
+  for (const each of words) expect(each).not.toMatch(/undefined|NaN/);
+  expect(words).toContain('below 24\u2009V within 120 s');
+  expect(words).toContain('exactly 3');
+});
