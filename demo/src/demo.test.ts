@@ -1,32 +1,179 @@
-import { assess, foldJob, refusalOf, type StoredEntry } from '@jeitinho/core';
-import { readEntry, readSheet } from '@jeitinho/core/validate';
+import {
+  assess,
+  foldJob,
+  infer,
+  isMeasured,
+  METER_FUNCTIONS,
+  modelOf,
+  refusalOf,
+  sharesOf,
+  testsOf,
+  unfitFor,
+  writeSheet,
+  type Sheet,
+  type StoredEntry,
+} from '@jeitinho/core';
+import { check, readEntry, readSheet } from '@jeitinho/core/validate';
+import { meterProfileSchema } from '@jeitinho/core';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { demoWorld } from './index';
+import { newestSheet } from './sheets';
 
-describe('the demo world', () => {
-  test.each(demoWorld.sheets.map((sheet) => [sheet.id, sheet]))(
-    '%s passes every check',
-    (_, sheet) => {
-      const read = readSheet(sheet);
+const FOLDER = join(__dirname, '../sheets');
+const newest = [...new Map(demoWorld.sheets.map((sheet) => [sheet.id, sheet])).values()];
+const each = newest.map((sheet): [string, Sheet] => [sheet.id, sheet]);
+
+describe('sheets', () => {
+  test.each(readdirSync(FOLDER))(
+    '%s passes every check without a warning, and is written as the writer writes',
+    (file) => {
+      const text = readFileSync(join(FOLDER, file), 'utf8');
+      const read = readSheet(JSON.parse(text));
       expect(read.ok ? [] : read.problems).toEqual([]);
+      expect(read.warnings).toEqual([]);
+      expect(read.ok && writeSheet(read.value)).toBe(text);
     },
   );
 
-  test('the fridge sheet is rich enough to carry a job', () => {
-    const sheet = demoWorld.sheets.find((each) => each.id === 'tarumbe-uf440i')!;
-    expect(sheet.tests.length).toBeGreaterThanOrEqual(12);
+  test('all files are part of the world, fourteen models at least', () => {
+    expect(demoWorld.sheets).toHaveLength(readdirSync(FOLDER).length);
+    expect(newest.length).toBeGreaterThanOrEqual(14);
+  });
+
+  test.each(each)('%s is rich enough to carry a job', (_, sheet) => {
     expect(sheet.faults.length).toBeGreaterThanOrEqual(8);
+    expect(testsOf(sheet).length).toBeGreaterThanOrEqual(10);
     expect(sheet.parts.length).toBeGreaterThanOrEqual(5);
-    expect(sheet.codes.list).toHaveLength(3);
+    expect(sheet.procedures?.length ?? 0).toBeGreaterThanOrEqual(1);
+    expect(sheet.safety.cautions?.length ?? 0).toBeGreaterThanOrEqual(2);
+    // Something to do without a meter, dead work, and live work.
+    expect(testsOf(sheet).some((test) => !isMeasured(test))).toBe(true);
+    const energies = new Set(sheet.states.map(({ energy }) => energy));
+    expect(energies).toEqual(new Set(['dead', 'live']));
+    const shown =
+      sheet.codes.list.length > 0 ||
+      sheet.tests.some(({ how }) => how === 'look' || how === 'listen');
+    expect(shown).toBe(true);
+  });
+
+  test.each(each)('on %s the signs of each fault accuse its part before any other', (_, sheet) => {
+    const model = modelOf(sheet);
+    const wrong = sheet.faults.flatMap((fault) => {
+      // What it most probably shows everywhere, as if all had been measured.
+      const evidence = model.tests.map(({ id }) => {
+        const shown = model.faults.find((each) => each.id === fault.id)!.shows[id] ?? 'ok';
+        const outcome = Object.entries(sharesOf(shown)).sort((a, b) => b[1] - a[1])[0]![0];
+        return { test: id, outcome };
+      });
+      const { parts } = infer(model, evidence).belief;
+      const [leader] = Object.entries(parts).sort((a, b) => b[1] - a[1])[0]!;
+      return leader === fault.part ? [] : [`${fault.id}: ${leader}`];
+    });
+    expect(wrong).toEqual([]);
+  });
+
+  test('the world exercises every kind of rule, most kinds of series, curves, labels and phases', () => {
+    const rules = new Set(
+      newest.flatMap((sheet) =>
+        testsOf(sheet).flatMap((test) =>
+          isMeasured(test) ? (test.together ?? []).map(({ kind }) => kind) : [],
+        ),
+      ),
+    );
+    expect(rules).toEqual(
+      new Set(['balance', 'sum', 'same', 'one-way', 'matrix', 'witnesses', 'removed', 'ratio']),
+    );
+    const kinds = new Set(
+      newest.flatMap((sheet) =>
+        testsOf(sheet).flatMap((test) =>
+          isMeasured(test) ? test.points.map((point) => (point.expect ?? test.expect).kind) : [],
+        ),
+      ),
+    );
+    for (const kind of [
+      'label',
+      'reference',
+      'curve',
+      'count',
+      'holds',
+      'steady',
+      'decays',
+      'rises',
+      'pulses',
+      'step',
+      'follows',
+      'within',
+      'flexed',
+      'pattern',
+    ])
+      expect(kinds).toContain(kind);
+    expect(newest.some((sheet) => (sheet.sequences?.length ?? 0) > 0)).toBe(true);
+    expect(newest.some((sheet) => sheet.procedures?.some(({ wireMap }) => wireMap))).toBe(true);
+  });
+});
+
+test('the shop’s meters are sound, and between them can do all that the sheets ask', () => {
+  for (const meter of demoWorld.meters)
+    expect(check(meterProfileSchema, meter)).toMatchObject({ ok: true });
+  for (const sheet of newest)
+    for (const test of testsOf(sheet)) {
+      if (!isMeasured(test)) continue;
+      const live = sheet.states.find(({ id }) => id === test.state)!.energy === 'live';
+      for (const point of test.points) {
+        const fn = point.function ?? test.function;
+        const duty = {
+          function: fn,
+          live,
+          volts: sheet.safety.volts,
+          category: sheet.safety.category ?? 3,
+        };
+        expect([
+          sheet.id,
+          METER_FUNCTIONS[fn].words,
+          demoWorld.meters.some((meter) => !unfitFor(meter, duty)),
+        ]).toEqual([sheet.id, METER_FUNCTIONS[fn].words, true]);
+      }
+    }
+});
+
+describe('visits', () => {
+  const closed = demoWorld.jobs.filter(({ openedAt }) => openedAt !== undefined);
+  const sheetOf = (unitId: string) => demoWorld.units.find(({ id }) => id === unitId)!.sheetId;
+
+  test('five today, one of them urgent; later ones; some closed', () => {
+    const open = demoWorld.jobs.filter(({ openedAt }) => openedAt === undefined);
+    const today = open.filter(({ visitInDays }) => !visitInDays);
+    expect(today).toHaveLength(5);
+    expect(today.filter(({ urgent }) => urgent)).toHaveLength(1);
+    expect(open.length).toBeGreaterThanOrEqual(14);
+    expect(closed.length).toBeGreaterThanOrEqual(8);
+  });
+
+  test('the same part failed twice on one site; a callback followed a substitute; a warranty case', () => {
+    const decided = closed.map(({ unitId, entries }) => {
+      const decision = entries.find(({ kind }) => kind === 'decision')!.body as { part: string };
+      return {
+        site: demoWorld.units.find(({ id }) => id === unitId)!.siteId,
+        unitId,
+        part: decision.part,
+      };
+    });
+    const boards = decided.filter(({ part }) => part === 'inv-board');
+    expect(new Set(boards.map(({ site }) => site)).size).toBe(1);
+    expect(new Set(boards.map(({ unitId }) => unitId)).size).toBe(2);
+    expect(decided.map(({ part }) => part)).toEqual(expect.arrayContaining(['defrost', 'wiring']));
+    expect(JSON.stringify(closed)).toMatch('Under warranty');
   });
 
   test('every entry of every job is well formed and could have been recorded', () => {
     for (const job of demoWorld.jobs) {
-      const unit = demoWorld.units.find((each) => each.id === job.unitId)!;
-      const sheet = demoWorld.sheets.find((each) => each.id === unit.sheetId);
-      if (!sheet) {
+      const sheetId = sheetOf(job.unitId);
+      if (sheetId === null) {
         expect(job.entries).toEqual([]);
         continue;
       }
+      const sheet = newestSheet(sheetId);
       const log: StoredEntry[] = [];
       for (const entry of job.entries) {
         expect(readEntry(entry)).toMatchObject({ ok: true });
@@ -36,21 +183,33 @@ describe('the demo world', () => {
     }
   });
 
-  test('the closed visit decided on the part its own readings accuse, as likely as it then was', () => {
-    const job = demoWorld.jobs.find((each) => each.openedAt !== undefined)!;
-    const sheet = demoWorld.sheets[0]!;
-    const decided = job.entries.findIndex((entry) => entry.kind === 'decision');
-    const before = job.entries.slice(0, decided).map((entry, i) => ({ ...entry, seq: i + 1 }));
-    const [first] = assess(sheet, foldJob(sheet, before)).parts;
-    const decision = job.entries[decided]!.body as { part: string; probability: number };
-    expect(first!.part.id).toBe(decision.part);
-    expect(first!.p).toBeCloseTo(decision.probability, 3);
+  test('each closed visit decided on the part that its own readings accuse, strongly', () => {
+    for (const job of closed) {
+      const sheet = newestSheet(sheetOf(job.unitId)!);
+      const until = job.entries.findIndex(({ kind }) => kind === 'decision');
+      const before = job.entries.slice(0, until).map((entry, i) => ({ ...entry, seq: i + 1 }));
+      const [first] = assess(sheet, foldJob(sheet, before)).parts;
+      const decision = job.entries[until]!.body as { part: string; probability: number };
+      expect([job.complaint, first!.part.id]).toEqual([job.complaint, decision.part]);
+      expect(first!.p).toBeGreaterThan(0.6);
+      expect(decision.probability).toBeGreaterThan(0.6);
+    }
   });
 
-  test('links resolve: every unit has its site, every site its customer', () => {
-    const customers = new Set(demoWorld.customers.map((each) => each.id));
-    const sites = new Set(demoWorld.sites.map((each) => each.id));
-    for (const site of demoWorld.sites) expect(customers).toContain(site.customerId);
-    for (const unit of demoWorld.units) expect(sites).toContain(unit.siteId);
+  test('ids are unique', () => {
+    const ids = demoWorld.jobs.flatMap(({ id, entries }) => [
+      id,
+      ...entries.map((entry) => entry.id),
+    ]);
+    expect(new Set(ids).size).toBe(ids.length);
   });
+});
+
+test('links resolve: every unit has its site, every site its customer', () => {
+  const customers = new Set(demoWorld.customers.map(({ id }) => id));
+  const sites = new Set(demoWorld.sites.map(({ id }) => id));
+  for (const site of demoWorld.sites) expect(customers).toContain(site.customerId);
+  for (const unit of demoWorld.units) expect(sites).toContain(unit.siteId);
+  for (const unit of demoWorld.units)
+    if (unit.sheetId) expect(newestSheet(unit.sheetId).equipment.maker).toBe(unit.maker);
 });

@@ -1,4 +1,7 @@
-/** An app on a fresh database of its own, driven in memory. */
+/**
+ * An app on a fresh database of its own, driven in memory. Models are classes that belong to the harness
+ * made last, so an earlier one of the same file is not used after a later one was made.
+ */
 import { randomUUID } from 'node:crypto';
 import type { BodyOf, EntryKind, LogEntry, Problem } from '@jeitinho/core';
 import { demoWorld } from '@jeitinho/demo';
@@ -28,10 +31,15 @@ export async function harness({ demo = true } = {}) {
   const store = defineModels(sequelize);
   if (demo) await seedDemo(store, demoWorld);
   const app = createApp({ store, log: pino({ level: 'silent' }) });
-  const call = async <T>(path: string, body?: unknown, headers: Record<string, string> = {}) => {
+  const call = async <T>(
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+    method = body === undefined ? 'GET' : 'POST',
+  ) => {
     const response = await app.request(path, {
+      method,
       ...(body !== undefined && {
-        method: 'POST',
         headers: { 'content-type': 'application/json', ...headers },
         body: typeof body === 'string' ? body : JSON.stringify(body),
       }),
@@ -39,7 +47,7 @@ export async function harness({ demo = true } = {}) {
     return {
       status: response.status,
       type: response.headers.get('content-type') ?? '',
-      body: (await response.json()) as T,
+      body: (response.status === 204 ? null : await response.json()) as T,
     };
   };
   return {
@@ -50,6 +58,8 @@ export async function harness({ demo = true } = {}) {
     get: <T>(path: string) => call<T>(path),
     post: <T = Problem>(path: string, body: unknown, headers?: Record<string, string>) =>
       call<T>(path, body, headers),
+    send: <T = Problem>(method: 'PUT' | 'POST' | 'DELETE', path: string, body?: unknown) =>
+      call<T>(path, body, {}, method),
     close: () => sequelize.close(),
   };
 }

@@ -1,8 +1,11 @@
 import type {
   CustomerResource,
+  MeterProfile,
   Problem,
+  RevisionResource,
   Sheet,
   SheetListItem,
+  ShopResource,
   SiteResource,
   UnitResource,
 } from '@jeitinho/core';
@@ -143,4 +146,119 @@ test('a shop without settings has a name all the same', async () => {
   expect((await own.get('/api/v1/shop')).body).toMatchObject({ name: 'Jeitinho', meter: null });
   expect((await own.get('/api/v1/jobs')).body).toEqual([]);
   await own.close();
+});
+
+describe('the library over the API', () => {
+  test('the list has what it is searched by, also for a sheet stored by an older program', async () => {
+    const own = await harness();
+    await own.store.sheets.update(
+      { facets: null, facetsVersion: 0 },
+      { where: { id: 'norveda-nx3' } },
+    );
+    const { body } = await own.get<SheetListItem[]>('/api/v1/sheets');
+    expect(body.length).toBeGreaterThanOrEqual(14);
+    const rooftop = body.find(({ id }) => id === 'norveda-nx3')!;
+    expect(rooftop.facets.codes).toContain('47 Compressor current');
+    expect(rooftop.facets.connectors).toContain('CN5 Main link');
+    const row = await own.store.sheets.findOne({ where: { id: 'norveda-nx3' } });
+    expect(row!.facetsVersion).toBeGreaterThan(0);
+    await own.close();
+  });
+
+  test('revisions are listed newest first, with who saved them', async () => {
+    const own = await harness();
+    const next = { ...structuredClone(demoWorld.sheets[1]!), revision: 3 };
+    await own.post('/api/v1/sheets', next);
+    const { body } = await own.get<RevisionResource[]>('/api/v1/sheets/tarumbe-uf440i/revisions');
+    expect(body.map(({ revision, author }) => [revision, author])).toEqual([
+      [3, 'Davi Moura'],
+      [2, ''],
+      [1, ''],
+    ]);
+    await own.close();
+  });
+
+  test('two people saving one sheet: the second is told who was quicker, and nothing of it is stored', async () => {
+    const own = await harness();
+    const mine = { ...structuredClone(demoWorld.sheets[1]!), revision: 3, title: 'Mine' };
+    const theirs = { ...mine, title: 'Theirs' };
+    const answers = await Promise.all([
+      own.post<Problem>('/api/v1/sheets', mine),
+      own.post<Problem>('/api/v1/sheets', theirs),
+    ]);
+    expect(answers.map(({ status }) => status).sort()).toEqual([201, 409]);
+    const told = answers.find(({ status }) => status === 409)!.body;
+    expect(told).toMatchObject({
+      code: 'revision-taken',
+      detail: expect.stringContaining('Davi Moura') as string,
+    });
+    expect(told.detail).toMatch('save it as 4');
+    await own.close();
+  });
+
+  test('a sheet of a newer format, with unknown fields, and one of nine megabytes', async () => {
+    const own = await harness({ demo: false });
+    const sheet = demoWorld.sheets[2]!;
+    const newer = await own.post<Problem>('/api/v1/sheets', {
+      ...sheet,
+      format: 'jeitinho.sheet/2',
+    });
+    expect(newer).toMatchObject({ status: 422, body: { errors: [{ path: '/format' }] } });
+    const odd = { ...structuredClone(sheet), id: 'odd', revision: 1, shopNote: 'kept' };
+    expect((await own.post('/api/v1/sheets', odd)).status).toBe(201);
+    expect((await own.get<{ shopNote: string }>('/api/v1/sheets/odd')).body.shopNote).toBe('kept');
+    const huge = JSON.stringify({ ...sheet, pad: 'x'.repeat(9e6) });
+    expect(
+      await own.post('/api/v1/sheets', huge, { 'content-length': String(huge.length) }),
+    ).toMatchObject({ status: 413 });
+    await own.close();
+  });
+});
+
+describe('meters', () => {
+  const meter: MeterProfile = {
+    id: 'mine',
+    name: 'Mine',
+    functions: [
+      { function: 'V=', ranges: [{ upTo: 60, resolution: 0.01, percent: 1, counts: 2 }] },
+    ],
+  };
+  test('are listed, added, changed, taken in hand and removed', async () => {
+    const own = await harness();
+    expect((await own.get<MeterProfile[]>('/api/v1/meters')).body).toHaveLength(5);
+    expect((await own.send('PUT', '/api/v1/meters/mine', meter)).status).toBe(200);
+    expect(
+      (await own.send('PUT', '/api/v1/meters/mine', { ...meter, name: 'Mine, mended' })).status,
+    ).toBe(200);
+    expect(
+      (await own.get<MeterProfile[]>('/api/v1/meters')).body.map(({ name }) => name),
+    ).toContain('Mine, mended');
+    expect((await own.send('POST', '/api/v1/meters/mine/in-hand')).status).toBe(204);
+    expect((await own.get<ShopResource>('/api/v1/shop')).body.meter?.id).toBe('mine');
+    expect((await own.send('DELETE', '/api/v1/meters/mine')).status).toBe(204);
+    expect((await own.get<MeterProfile[]>('/api/v1/meters')).body).toHaveLength(5);
+    await own.close();
+  });
+  test('what is no meter, or not at its address, is refused', async () => {
+    const own = await harness();
+    expect(await own.send('PUT', '/api/v1/meters/mine', { ...meter, functions: [] })).toMatchObject(
+      {
+        status: 422,
+      },
+    );
+    expect(await own.send('PUT', '/api/v1/meters/other', meter)).toMatchObject({ status: 422 });
+    expect(await own.send('DELETE', '/api/v1/meters/nobody')).toMatchObject({ status: 404 });
+    expect(await own.send('POST', '/api/v1/meters/nobody/in-hand')).toMatchObject({ status: 404 });
+    await own.close();
+  });
+  test('a shop without a list of its own has the meter it was set up with', async () => {
+    const own = await harness();
+    await own.store.settings.destroy({ where: { name: 'meters' } });
+    expect((await own.get<MeterProfile[]>('/api/v1/meters')).body.map(({ id }) => id)).toEqual([
+      'house-meter',
+    ]);
+    await own.send('PUT', '/api/v1/meters/mine', meter);
+    expect((await own.get<MeterProfile[]>('/api/v1/meters')).body).toHaveLength(2);
+    await own.close();
+  });
 });

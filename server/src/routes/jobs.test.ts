@@ -252,7 +252,9 @@ describe('projections', () => {
   });
 
   test('the server’s report is the one the device computes', async () => {
-    const { body } = await h.get<Report>(`/api/v1/jobs/${demoWorld.jobs.find((job) => job.openedAt === '2026-08-11T12:04:00.000Z')!.id}/report`);
+    const { body } = await h.get<Report>(
+      `/api/v1/jobs/${demoWorld.jobs.find((job) => job.openedAt === '2026-08-11T12:04:00.000Z')!.id}/report`,
+    );
     expect(body.rows.map((row) => [row.value, row.mark])).toEqual([
       ['clean', 'in'],
       ['11.84\u2009kΩ', 'repeated'],
@@ -260,4 +262,83 @@ describe('projections', () => {
     ]);
     expect(body.decision?.text).toBe('Replace: Cabinet sensor');
   });
+});
+
+describe('a job that was opened without a sheet', () => {
+  test('gets one later, once; its unit keeps it, and work can begin', async () => {
+    const bare = bareJob();
+    const give = (sheetId: string) =>
+      h.post<JobResource & Problem>(`/api/v1/jobs/${bare}/sheet`, { sheetId });
+    expect(await give('nobody')).toMatchObject({ status: 422, body: { code: 'unknown-sheet' } });
+    const given = await give('ondar-pb14');
+    expect(given).toMatchObject({
+      status: 200,
+      body: { sheet: { id: 'ondar-pb14' }, unit: { sheetId: 'ondar-pb14' } },
+    });
+    expect((await give('ondar-pb14')).status).toBe(200);
+    expect(await give('norveda-nx3')).toMatchObject({ status: 409, body: { code: 'has-sheet' } });
+    expect((await send(bare, [entry('observed', { text: 'x' })])).status).toBe(200);
+    expect((await h.post(`/api/v1/jobs/nobody/sheet`, { sheetId: 'ondar-pb14' })).status).toBe(404);
+    expect((await h.post(`/api/v1/jobs/${bare}/sheet`, {})).status).toBe(422);
+  });
+});
+
+describe('series, label figures and meters over the API', () => {
+  test('are accepted, judged, and refused by the same rules as on the device', async () => {
+    const unit = demoWorld.units.find(({ sheetId }) => sheetId === 'corvelo-pd42')!;
+    const { body: job } = await h.post<JobResource>('/api/v1/jobs', {
+      unitId: unit.id,
+      complaint: 'x',
+    });
+    const vs = entry('reading', {
+      test: 'vs',
+      point: 'VS',
+      function: 'V=',
+      reading: { kind: 'value', value: 205 },
+      typed: '205',
+    });
+    const live = entry('energised', { precautions: true });
+    expect(await send<Problem>(job.id, [live, vs])).toMatchObject({
+      status: 409,
+      body: { code: 'given-owed' },
+    });
+    const series = entry('series', {
+      test: 'standby-5',
+      point: '14',
+      function: 'V=',
+      samples: [0, 4, 8, 12].map((t) => ({ t, value: 5 + (t === 8 ? 0.6 : 0) })),
+    });
+    const batch = [live, entry('given', { test: 'vs', value: 204, typed: '204' }), vs, series];
+    expect((await send(job.id, batch)).status).toBe(200);
+    const { body } = await h.get<Report>(`/api/v1/jobs/${job.id}/report`);
+    expect(body.rows.map(({ mark }) => mark)).toEqual(['in', 'out']);
+    const row = await h.store.entries.findOne({ where: { id: series.id } });
+    expect(row).toMatchObject({ test: 'standby-5', point: '14', value: null });
+    const weak = {
+      id: 'w',
+      name: 'Weak',
+      rating: { category: 2, volts: 100 },
+      functions: demoWorld.meters[0]!.functions,
+    };
+    await send(job.id, [entry('meter', { meter: weak })]);
+    // The better one stays with the job, so nothing is refused.
+    expect((await send(job.id, [{ ...vs, id: entry('observed', { text: 'x' }).id }])).status).toBe(
+      200,
+    );
+  });
+});
+
+test('a demo world from before its sheets were written is completed by seeding again', async () => {
+  const own = await harness();
+  await own.store.units.update({ sheetId: null }, { where: { sheetId: 'brumal-pc36' } });
+  await own.store.jobs.update(
+    { sheetId: null, sheetRevision: null, summary: null },
+    { where: { sheetId: 'brumal-pc36' } },
+  );
+  await seedDemo(own.store, demoWorld);
+  const chiller = (await own.get<JobListItem[]>('/api/v1/jobs')).body.find(
+    ({ unit }) => unit.label === 'Process chiller',
+  );
+  expect(chiller).toMatchObject({ sheetId: 'brumal-pc36', summary: { status: 'open' } });
+  await own.close();
 });
