@@ -70,19 +70,21 @@ function unionControl(branches: readonly Schema[], value: unknown): Control {
     return { kind: 'choice', options: branches.map((each) => each.const as string) };
   if (branches.every((each) => each.type === 'object' && tagOf(each) !== undefined))
     return { kind: 'variants', branches };
-  const plain = typeof value;
-  const fitting = branches.find((each) => each.type === plain) ?? bestObject(branches, value);
+  const fitting =
+    value !== null && typeof value === 'object'
+      ? bestObject(branches, value)
+      : (branches.find((each) => each.type === typeof value) ?? branches[0]);
   return fitting ? controlOf(fitting, value) : { kind: 'json' };
 }
 
 /** Of objects without a tag, the one whose fields the value has. */
-function bestObject(branches: readonly Schema[], value: unknown): Schema | undefined {
-  if (value === null || typeof value !== 'object') return branches[0];
+function bestObject(branches: readonly Schema[], value: object): Schema | undefined {
   const keys = Object.keys(value);
   const score = (schema: Schema) =>
     keys.filter((key) => schema.properties?.[key]).length -
     (schema.required ?? []).filter((key) => !keys.includes(key)).length;
-  return [...branches].sort((a, b) => score(b) - score(a))[0];
+  const objects = branches.filter(({ type }) => type === 'object');
+  return objects.sort((a, b) => score(b) - score(a))[0];
 }
 
 function merged(all: readonly Schema[], value: unknown): Control {

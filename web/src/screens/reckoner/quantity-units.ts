@@ -117,6 +117,8 @@ export function answerWords(
     return { figure: figureWords(si, unit, 4), spread: undefined };
   const place = Math.floor(Math.log10(half)) - 1;
   const rounded = (x: number) =>
-    place >= 0 ? String(Math.round(x / 10 ** place) * 10 ** place) : x.toFixed(Math.min(20, -place));
+    place >= 0
+      ? String(Math.round(x / 10 ** place) * 10 ** place)
+      : x.toFixed(Math.min(20, -place));
   return { figure: rounded(value).replace('-', '\u2212'), spread: rounded(half) };
 }
