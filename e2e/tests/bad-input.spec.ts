@@ -89,8 +89,8 @@ test('a job whose model has no sheet shows its complaint and says what is missin
   page,
 }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: /Process chiller/ }).click();
-  await expect(page.getByText('Circuit 2 down since 05:40')).toBeVisible();
+  await page.getByRole('link', { name: /Corridor water cooler/ }).click();
+  await expect(page.getByText('Does not cool, the lamp is lit')).toBeVisible();
   await expect(
     page.getByText('No service sheet for this model is in the library yet'),
   ).toBeVisible();

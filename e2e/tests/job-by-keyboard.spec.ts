@@ -23,7 +23,11 @@ test('from arrival to the signed report, reloading and losing the server on the 
     await expect(page.getByText('Rooftop unit 2')).toBeVisible();
     await page.evaluate(() => navigator.serviceWorker.ready);
     const start = page.getByRole('link', { name: 'Start' });
-    for (let i = 0; i < 5 && !(await start.evaluate((el) => el === document.activeElement)); i += 1)
+    for (
+      let i = 0;
+      i < 12 && !(await start.evaluate((el) => el === document.activeElement));
+      i += 1
+    )
       await page.keyboard.press('Tab');
     await page.keyboard.press('Enter');
   });

@@ -13,6 +13,12 @@ const PLACES = [
 export function DeskFrame({ children, wide = false }: { children: ReactNode; wide?: boolean }) {
   return (
     <div className="min-h-dvh">
+      <a
+        href="#content"
+        className="absolute left-2 -translate-y-full bg-ink px-4 py-3 text-paper focus:translate-y-0"
+      >
+        To the content
+      </a>
       <header className="no-print flex min-h-[60px] items-stretch gap-4 border-b border-ink px-6 max-lg:flex-wrap max-lg:gap-x-3 max-lg:px-4">
         <span className="flex items-center text-[20px] font-bold max-lg:min-h-12 max-lg:flex-1">
           Jeitinho
@@ -37,6 +43,8 @@ export function DeskFrame({ children, wide = false }: { children: ReactNode; wid
         </nav>
       </header>
       <main
+        id="content"
+        tabIndex={-1}
         className={`mx-auto px-6 py-6 max-lg:px-4 max-lg:py-4 ${wide ? 'max-w-[1500px]' : 'max-w-5xl'}`}
       >
         {children}

@@ -41,7 +41,10 @@ export function Answer({ test, point, shown, reading }: AnswerProps) {
         <Echo reading={reading} />
       </p>
       {reading.text === '' && told && (
-        <Told taken={told} label={told === shown ? undefined : told.point.id} />
+        <Told
+          taken={told}
+          label={told === shown ? undefined : (told.point.name ?? told.point.id)}
+        />
       )}
       <p className="m-0 mt-1 text-[14px] text-soft max-lg:hidden">
         Limit {words} · {sourceWords(sheet, test.page)}

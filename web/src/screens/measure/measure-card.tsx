@@ -56,7 +56,7 @@ export function MeasureCard({
         <BoardDrawing sheet={sheet} red={point.red} black={point.black} />
         <div className="min-w-0">
           <Placement point={point} />
-          <GivenField test={test} point={point} />
+          {!blocked && <GivenField test={test} point={point} />}
           {!blocked && !asked && (
             <Field test={test} point={point} reading={reading} shown={shown} />
           )}
