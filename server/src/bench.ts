@@ -1,5 +1,19 @@
 /** Benchmarks of the core, printed as JSON. Median of many runs, in milliseconds. */
-import { assess, foldJob, infer, judge, type DiagnosticModel, type Evidence } from '@jeitinho/core';
+import {
+  answer,
+  assess,
+  foldJob,
+  FORMULAS,
+  infer,
+  judge,
+  judgeTogether,
+  startValues,
+  writeSheet,
+  type DiagnosticModel,
+  type Evidence,
+  type Sheet,
+} from '@jeitinho/core';
+import { readSheetText } from '@jeitinho/core/validate';
 import { demoWorld } from '@jeitinho/demo';
 
 /** Small generator with a seed, so that every run measures the same models. */
@@ -54,8 +68,46 @@ const evidence: Evidence[] = Array.from({ length: 20 }, (_, t) => ({
 }));
 const medium = randomModel(60, 80, 10);
 const large = randomModel(150, 200, 12);
-const sheet = demoWorld.sheets[0]!;
+const sheet = demoWorld.sheets[1]!;
 const closed = demoWorld.jobs.find((job) => job.entries.length > 0)!;
+
+/** A sheet of at least so many characters, out of one of the demo world many times over. */
+function sheetOfSize(characters: number): string {
+  const source = demoWorld.sheets[2]!;
+  const grown = structuredClone(source) as Sheet;
+  for (let n = 2, text = writeSheet(grown); ; n += 1, text = writeSheet(grown)) {
+    if (text.length >= characters) return text;
+    const name = (id: string) => `${id}-${n}`;
+    grown.tests.push(
+      ...source.tests.map((test) => ({
+        ...structuredClone(test),
+        id: name(test.id),
+        ...(test.fedBy && { fedBy: test.fedBy.map((f) => f.replace(/^[^@]+/, name)) }),
+      })),
+    );
+    grown.faults.push(
+      ...source.faults.map(({ brings: _brings, ...fault }) => ({
+        ...structuredClone(fault),
+        id: name(fault.id),
+        shows: Object.fromEntries(
+          Object.entries(fault.shows).map(([key, shown]) => [key.replace(/^[^@]+/, name), shown]),
+        ),
+      })),
+    );
+  }
+}
+const large1MB = sheetOfSize(1_000_000);
+if (!readSheetText(large1MB).ok) throw new Error('the large sheet must be a sound one');
+const drops = ['U', 'V', 'W'].map((id, i) => {
+  const expect = { kind: 'between' as const, low: 0.33, high: 0.62, unit: 'V' as const };
+  const reading = { kind: 'value' as const, value: 0.44 + i / 100 };
+  return {
+    id,
+    unit: 'V' as const,
+    reading,
+    judgement: judge({ expect, reading, meter: { percent: 1, absolute: 0.002 } }),
+  };
+});
 const roll = dice(3);
 
 process.stdout.write(
@@ -73,6 +125,17 @@ process.stdout.write(
             reading: { kind: 'value', value: roll() },
             meter: { percent: 1, absolute: 0.002 },
           });
+      }),
+      'read and check a sheet of 1 MB': time(() => readSheetText(large1MB), 7),
+      'read and check the rooftop sheet': time(() =>
+        readSheetText(writeSheet(demoWorld.sheets[2]!)),
+      ),
+      'judge 10,000 balances of three': time(() => {
+        for (let i = 0; i < 10_000; i += 1)
+          judgeTogether({ id: 'agree', kind: 'balance', spread: 0.04 }, drops);
+      }, 11),
+      'answer every formula of the Reckoner': time(() => {
+        for (const formula of FORMULAS) answer(formula, startValues(formula));
       }),
       'fold and assess the closed demo job': time(() =>
         assess(sheet, foldJob(sheet, closed.entries)),

@@ -4,13 +4,20 @@ import {
   infer,
   InvalidInputError,
   judge,
+  judgeSeries,
+  judgeTogether,
   modelOf,
+  pointsOf,
   readingSchema,
+  seriesSchema,
+  togetherSchema,
+  UnknownReferenceError,
   type DiagnosticModel,
   type Evidence,
+  type Judgement,
   type Sheet,
 } from '@jeitinho/core';
-import { check, readSheet, Type, type TSchema } from '@jeitinho/core/validate';
+import { check, readSheet, Type, type Static, type TSchema } from '@jeitinho/core/validate';
 
 const judgeCase = Type.Object({
   expect: expectationSchema,
@@ -20,6 +27,37 @@ const judgeCase = Type.Object({
   ),
   lead: Type.Optional(Type.Object({ value: Type.Number(), half: Type.Number({ minimum: 0 }) })),
   function: Type.Optional(Type.String()),
+});
+
+/** Readings taken together: each with its own limits, in the order the rule names them. */
+const groupCase = Type.Object({
+  rule: togetherSchema,
+  readings: Type.Array(
+    Type.Intersect([
+      judgeCase,
+      Type.Object({
+        id: Type.String(),
+        red: Type.Optional(Type.String()),
+        black: Type.Optional(Type.String()),
+      }),
+    ]),
+    { minItems: 1 },
+  ),
+});
+
+const seriesCase = Type.Object({
+  expect: seriesSchema,
+  series: Type.Object({
+    samples: Type.Array(
+      Type.Object({
+        t: Type.Number(),
+        value: Type.Number(),
+        driver: Type.Optional(Type.Number()),
+      }),
+    ),
+    event: Type.Optional(Type.Number()),
+  }),
+  u: Type.Optional(Type.Number({ minimum: 0 })),
 });
 
 const shares = Type.Record(Type.String(), Type.Number({ minimum: 0, maximum: 1 }));
@@ -64,10 +102,16 @@ const diagnoseCase = Type.Object({ sheet: Type.Object({}), evidence: evidenceLis
 
 const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>> = {
   judge: (input, path) => {
+    if (isCase(input, 'rule')) return judgeGroupCase(demand(groupCase, input, path));
+    if (isCase(input, 'series')) return judgeSeriesCase(demand(seriesCase, input, path));
     const { verdict, outcome, p, corrected, u, edge, signFlagged, remedy } = judge(
       demand(judgeCase, input, path),
     );
     return { verdict, outcome, p, corrected, u, edge, signFlagged, remedy };
+  },
+  check: (input) => {
+    const read = readSheet(input);
+    return { ok: read.ok, problems: read.ok ? [] : read.problems, warnings: read.warnings };
   },
   diagnose: (input, path) => {
     const { sheet, evidence } = demand(diagnoseCase, input, path);
@@ -85,10 +129,42 @@ export function runVerb(verb: string, input: unknown): unknown {
   const run = Object.hasOwn(VERBS, verb) ? VERBS[verb]! : undefined;
   if (!run)
     throw new InvalidInputError(
-      `“${verb}” is not a verb; there are ${Object.keys(VERBS).join(' and ')}`,
+      `“${verb}” is not a verb; there are ${Object.keys(VERBS).join(', ')}`,
     );
   return Array.isArray(input) ? input.map((each, i) => run(each, `/${i}`)) : run(input, '');
 }
+
+const isCase = (input: unknown, field: string): boolean =>
+  input !== null && typeof input === 'object' && field in input;
+
+const answerOf = ({ verdict, outcome, p, corrected, u, sentence }: Judgement) => ({
+  verdict,
+  outcome,
+  p,
+  corrected,
+  u,
+  sentence,
+});
+
+function judgeGroupCase({ rule, readings }: Static<typeof groupCase>) {
+  const wanted = pointsOf(
+    rule,
+    readings.map(({ id }) => id),
+  );
+  return answerOf(
+    judgeTogether(
+      rule,
+      wanted.map((id) => {
+        const each = readings.find((reading) => reading.id === id);
+        if (!each) throw new UnknownReferenceError(`there is no reading “${id}”`, '/readings');
+        return { ...each, unit: each.expect.unit, judgement: judge(each) };
+      }),
+    ),
+  );
+}
+
+const judgeSeriesCase = ({ expect, series, u }: Static<typeof seriesCase>) =>
+  answerOf(judgeSeries(expect, series, u));
 
 function modelFrom(sheet: object, path: string): DiagnosticModel {
   if (!('format' in sheet)) return demand(abridgedSheet, sheet, `${path}/sheet`);

@@ -83,3 +83,18 @@ export function allObservables(sheet: Sheet): Observable[] {
     ...ruleObservables(test),
   ]);
 }
+
+/** By their own name, and by that of their test, which stands for all of its points and rules. */
+export function observablesByName(sheet: Sheet): Map<string, Observable[]> {
+  const named = new Map<string, Observable[]>();
+  const put = (name: string, observable: Observable) => {
+    const list = named.get(name);
+    if (list) list.push(observable);
+    else named.set(name, [observable]);
+  };
+  for (const observable of allObservables(sheet)) {
+    put(observable.id, observable);
+    if (observable.test !== observable.id) put(observable.test, observable);
+  }
+  return named;
+}

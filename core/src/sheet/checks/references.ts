@@ -6,11 +6,12 @@ import { ruleObservables } from '../observables';
 import { problem, type SheetProblem } from './problem';
 
 export function references(sheet: Sheet): SheetProblem[] {
+  const feeders = feederNames(sheet);
   return [
-    ...sheet.tests.flatMap((test, i) => ofTest(sheet, test, `/tests/${i}`)),
+    ...sheet.tests.flatMap((test, i) => ofTest(sheet, test, feeders, `/tests/${i}`)),
     ...(sheet.sequences ?? []).flatMap((sequence, i) => {
       const test = testsOf(sheet).find((each) => each.id === sequence.id)!;
-      return ofTest(sheet, test, `/sequences/${i}`, 'expects');
+      return ofTest(sheet, test, feeders, `/sequences/${i}`, 'expects');
     }),
     ...ofSafety(sheet),
     ...ofBoards(sheet),
@@ -23,7 +24,13 @@ export function references(sheet: Sheet): SheetProblem[] {
 
 const missing = (path: string, message: string) => problem('unknown-reference', path, message);
 
-function ofTest(sheet: Sheet, test: Test, path: string, points = 'points'): SheetProblem[] {
+function ofTest(
+  sheet: Sheet,
+  test: Test,
+  feeders: ReadonlySet<string>,
+  path: string,
+  points = 'points',
+): SheetProblem[] {
   const problems: SheetProblem[] = [];
   if (!sheet.states.some(({ id }) => id === test.state))
     problems.push(
@@ -35,7 +42,6 @@ function ofTest(sheet: Sheet, test: Test, path: string, points = 'points'): Shee
         missing(`${path}/access/${i}`, `There is no access “${access}”; declare it under access.`),
       );
   });
-  const feeders = feederNames(sheet);
   (test.fedBy ?? []).forEach((feeder, i) => {
     if (!feeders.has(feeder))
       problems.push(

@@ -1,15 +1,16 @@
 /** What faults show: known observables, possible outcomes, shares that add up. */
-import { allObservables, type Observable } from '../observables';
+import { observablesByName, type Observable } from '../observables';
 import type { Sheet } from '../schema';
 import { problem, type SheetProblem } from './problem';
 
 export function shows(sheet: Sheet): SheetProblem[] {
-  const observables = allObservables(sheet);
+  const named = observablesByName(sheet);
   return sheet.faults.flatMap((fault, f) =>
     Object.entries(fault.shows).flatMap(([name, shown]) => {
       const path = `/faults/${f}/shows/${name}`;
-      const meant = observables.filter((each) => answersTo(each, name, fault.shows));
-      if (meant.length === 0 && !observables.some(({ test, id }) => test === name || id === name))
+      const close = named.get(name) ?? [];
+      const meant = close.filter((each) => answersTo(each, name, fault.shows));
+      if (close.length === 0)
         return [
           problem(
             'unknown-reference',

@@ -2,7 +2,8 @@
  * Every fault shows somewhere, and two faults on different parts differ somewhere: else no measuring
  * can name the part.
  */
-import { allObservables, shownBy, type Observable } from '../observables';
+import { sharesOf } from '../../diagnose/model';
+import { observablesByName, shownBy, type Observable } from '../observables';
 import type { Fault, Sheet } from '../schema';
 import { problem, warning, type SheetProblem } from './problem';
 
@@ -10,10 +11,10 @@ import { problem, warning, type SheetProblem } from './problem';
 const ALIKE = 0.1;
 
 export function visibility(sheet: Sheet): SheetProblem[] {
-  const observables = allObservables(sheet);
-  const shares = sheet.faults.map((fault) => sharesOver(fault, observables));
+  const named = observablesByName(sheet);
+  const signs = sheet.faults.map((fault) => signsOf(fault, named));
   const unseen = sheet.faults.flatMap((fault, f) =>
-    shares[f]!.some((each) => (each.ok ?? 0) < 1)
+    signs[f]!.size > 0
       ? []
       : [
           problem(
@@ -23,33 +24,65 @@ export function visibility(sheet: Sheet): SheetProblem[] {
           ),
         ],
   );
-  const alike: SheetProblem[] = [];
-  for (let f = 0; f < sheet.faults.length; f += 1)
-    for (let g = f + 1; g < sheet.faults.length; g += 1) {
-      const [a, b] = [sheet.faults[f]!, sheet.faults[g]!];
-      if (a.part === b.part || differ(shares[f]!, shares[g]!)) continue;
-      alike.push(
+  return [...unseen, ...alike(sheet, signs)];
+}
+
+type Shares = Readonly<Record<string, number>>;
+/** What a fault shows besides good, by observable. */
+type Signs = ReadonlyMap<string, Shares>;
+
+function signsOf(fault: Fault, named: ReadonlyMap<string, readonly Observable[]>): Signs {
+  const signs = new Map<string, Shares>();
+  for (const observable of Object.keys(fault.shows).flatMap((name) => named.get(name) ?? [])) {
+    const shown = shownBy(fault, observable);
+    if (shown === undefined) continue;
+    const shares = sharesOf(shown);
+    if ((shares.ok ?? 0) < 1) signs.set(observable.id, shares);
+  }
+  return signs;
+}
+
+function alike(sheet: Sheet, signs: readonly Signs[]): SheetProblem[] {
+  // Two faults that look alike both show wherever either of them shows strongly, so each is only
+  // compared with those that show at its strongest place.
+  const showing = new Map<string, number[]>();
+  signs.forEach((each, f) => {
+    for (const id of each.keys()) showing.set(id, [...(showing.get(id) ?? []), f]);
+  });
+  const faint = signs.flatMap((each, f) => (strength(each).share <= 2 * ALIKE ? [f] : []));
+  return sheet.faults.flatMap((a, f) => {
+    const { id, share } = strength(signs[f]!);
+    const others = share > ALIKE ? (showing.get(id) ?? []) : faint;
+    return others.flatMap((g) => {
+      const b = sheet.faults[g]!;
+      if (g <= f || a.part === b.part || differ(signs[f]!, signs[g]!)) return [];
+      return [
         warning(
           'alike',
           `/faults/${g}/shows`,
           `“${a.name}” and “${b.name}” cannot be told apart by this sheet: add a test that reads differently.`,
         ),
-      );
-    }
-  return [...unseen, ...alike];
+      ];
+    });
+  });
 }
 
-type Shares = Readonly<Record<string, number>>;
+/** Where a fault shows most surely, and how surely. */
+function strength(signs: Signs): { id: string; share: number } {
+  let strongest = { id: '', share: 0 };
+  for (const [id, shares] of signs) {
+    const share = 1 - (shares.ok ?? 0);
+    if (share > strongest.share) strongest = { id, share };
+  }
+  return strongest;
+}
 
-const sharesOver = (fault: Fault, observables: readonly Observable[]): Shares[] =>
-  observables.map((observable) => {
-    const shown = shownBy(fault, observable) ?? 'ok';
-    return typeof shown === 'string' ? { [shown]: 1 } : shown;
-  });
+const SILENT: Shares = { ok: 1 };
 
-const differ = (a: readonly Shares[], b: readonly Shares[]): boolean =>
-  a.some((one, i) => {
-    const other = b[i]!;
-    const outcomes = new Set([...Object.keys(one), ...Object.keys(other)]);
-    return [...outcomes].some((o) => Math.abs((one[o] ?? 0) - (other[o] ?? 0)) > ALIKE);
+const differ = (a: Signs, b: Signs): boolean =>
+  [...new Set([...a.keys(), ...b.keys()])].some((id) => {
+    const [one, other] = [a.get(id) ?? SILENT, b.get(id) ?? SILENT];
+    return [...Object.keys(one), ...Object.keys(other)].some(
+      (outcome) => Math.abs((one[outcome] ?? 0) - (other[outcome] ?? 0)) > ALIKE,
+    );
   });
