@@ -11,12 +11,14 @@ import {
   tapFormula,
   twoReadingsFormula,
 } from './catalogue/circuits';
+import { prefixFormula } from './catalogue/prefixes';
 import { motorAmpsFormula } from './catalogue/motors';
 import { ntcFormula, ntcInverseFormula, rtdFormula, rtdInverseFormula } from './catalogue/sensors';
 import { saturationFormula, subcoolingFormula, superheatFormula } from './catalogue/refrigeration';
 import { outageFormula, swapFormula, warrantyFormula } from './catalogue/business';
 
 export const FORMULAS: readonly Formula[] = [
+  prefixFormula,
   bandFormula,
   balanceFormula,
   leadFormula,

@@ -129,6 +129,17 @@ describe('the catalogue', () => {
     ).toBeUndefined();
   });
 
+  test('0.0047 µF is 4.7 nF is 4700 pF', () => {
+    const { outputs } = findFormula('prefixes')!.compute({
+      numbers: { figure: 0.0047 },
+      texts: { prefix: 'micro' },
+    });
+    const at = (id: string) => outputs.find((each) => each.id === id)!;
+    expect(at('nano')).toMatchObject({ value: expect.closeTo(4.7, 9) as number, main: true });
+    expect(at('pico').value).toBeCloseTo(4700, 6);
+    expect(outputs.filter(({ main }) => main)).toHaveLength(1);
+  });
+
   test('the supply check tells a star from split-phase and from a lost neutral', () => {
     const supply = findFormula('supply')!;
     const said = (l1: number, l2: number, ll: number) =>

@@ -1,14 +1,18 @@
 /** The answer within a blink: verdict in words, against what, and what it did to the suspects. */
 import {
   formatQuantity,
+  asTemperature,
   expectOf,
   expectWords,
+  isSeries,
+  judgePurposes,
   limitsAt,
   limitWords,
   sourceWords,
   verdictWords,
   type Assessment,
   type MeasureTest,
+  type Sheet,
   type Taken,
   type TakenReading,
   type TestPoint,
@@ -65,7 +69,7 @@ function Echo({ reading }: { reading: ReadingEntry }) {
 }
 
 function Told({ taken, label }: { taken: TakenReading; label: string | undefined }) {
-  const { assessment } = useJob();
+  const { sheet, assessment } = useJob();
   const { judgement, standing } = taken;
   const isVoid = standing.kind === 'void';
   const words = isVoid ? 'Void' : verdictWords(judgement);
@@ -86,16 +90,19 @@ function Told({ taken, label }: { taken: TakenReading; label: string | undefined
           {words}
         </p>
         <p className="m-0 text-[15px] text-soft max-lg:text-[14px]">
-          {isVoid ? `${standing.because}.` : detailWords(taken, assessment)}
+          {isVoid ? `${standing.because}.` : detailWords(sheet, taken, assessment)}
         </p>
       </div>
     </div>
   );
 }
 
-function detailWords(taken: TakenReading, assessment: Assessment): string {
+function detailWords(sheet: Sheet, taken: TakenReading, assessment: Assessment): string {
   const { judgement, test, point } = taken;
   const parts: string[] = [];
+  const warm = temperatureWords(sheet, taken);
+  if (warm) parts.push(warm);
+  parts.push(...purposeWords(taken));
   if (judgement.signFlagged)
     parts.push('Minus: leads swapped or polarity reversed; judged by its size.');
   if (judgement.remedy) parts.push(judgement.remedy.sentence);
@@ -110,6 +117,21 @@ function detailWords(taken: TakenReading, assessment: Assessment): string {
   const moved = movedWords(taken, assessment);
   if (moved) parts.push(moved);
   return parts.join(' ');
+}
+
+/** A sensor’s ohms said as a temperature. */
+function temperatureWords(sheet: Sheet, { judgement, test, point }: TakenReading) {
+  const expect = expectOf(test, point);
+  if (isSeries(expect) || judgement.corrected === undefined) return undefined;
+  const t = asTemperature(expect, judgement.corrected, sheet.curves ?? []);
+  return t === undefined ? undefined : `That is ${formatQuantity(t, 'degC', 3)}.`;
+}
+
+/** What may be done at this figure: unplug, measure resistance. */
+function purposeWords({ test, reading }: TakenReading): string[] {
+  return judgePurposes(test.purposes ?? [], { reading, function: test.function }).map(
+    ({ purpose, allowed }) => `${allowed ? '✓ may' : '✕ may not yet'}: ${purpose.title}.`,
+  );
 }
 
 /** What the latest finding did: the suspect that moved most; undefined for an older finding. */

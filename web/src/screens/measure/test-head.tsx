@@ -1,9 +1,11 @@
 /** Head of the measuring card: what and why in a line, machine state, dial, access still owed. */
 import {
   accessOwed,
+  buzzerMisleads,
   findPoint,
   functionOf,
   isMeasured,
+  limitsAt,
   METER_FUNCTIONS,
   stateName,
   stateOf,
@@ -11,6 +13,7 @@ import {
   type Test,
 } from '@jeitinho/core';
 import { MeterChip } from './meter-dialog';
+import { ReckonerChip } from './reckoner-chip';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';
@@ -23,6 +26,8 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
   const { test } = current.step;
   const point = findPoint(test, current.step.point);
   const fn = isMeasured(test) && point ? functionOf(test, point) : undefined;
+  const limits = isMeasured(test) && point ? limitsAt(sheet, state, test, point) : undefined;
+  const number = state.meter && limits && fn === 'ohm' && buzzerMisleads(state.meter, limits);
   const owed = accessOwed(sheet, state, test.id);
   const had = (test.access ?? []).filter((id) => !owed.includes(id));
   const tick = (id: string) => void record('access', { access: id });
@@ -78,7 +83,15 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
         {isMeasured(test) && test.settle !== undefined && (
           <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>let it settle</li>
         )}
+        {number && (
+          <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>
+            the number, not the buzzer
+          </li>
+        )}
         <LeadChip test={test} onZero={onZero} />
+        <li className="max-lg:hidden">
+          <ReckonerChip />
+        </li>
         {fn && METER_FUNCTIONS[fn].metered && (
           <li className="max-lg:hidden">
             <MeterChip />
