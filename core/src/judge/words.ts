@@ -29,7 +29,7 @@ const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
   unsteady: 'unsteady',
   slow: 'too slow',
   still: 'did not move',
-  wrong: 'wrong way',
+  'wrong-way': 'wrong way',
   late: 'late',
   never: 'never came',
   sags: 'sags under load',

@@ -19,7 +19,7 @@ export function DeskFrame({ children, wide = false }: { children: ReactNode; wid
       >
         To the content
       </a>
-      <header className="no-print flex min-h-[60px] items-stretch gap-4 border-b border-ink px-6 max-lg:flex-wrap max-lg:gap-x-3 max-lg:px-4">
+      <header className="no-print flex min-h-[60px] items-stretch gap-4 border-b border-ink px-6 max-lg:flex-wrap max-lg:gap-x-3 max-lg:gap-y-0 max-lg:px-4">
         <span className="flex items-center text-[20px] font-bold max-lg:min-h-12 max-lg:flex-1">
           Jeitinho
         </span>

@@ -22,7 +22,7 @@ export interface FollowsRule {
   readonly unit: Unit;
 }
 
-export const FOLLOWS_OUTCOMES = ['ok', 'still', 'wrong', 'low', 'high'] as const;
+export const FOLLOWS_OUTCOMES = ['ok', 'still', 'wrong-way', 'low', 'high'] as const;
 
 /** Pearson's r of driver and value; 0 where either does not move. */
 export function correlation(samples: readonly Sample[]): number {
@@ -56,7 +56,7 @@ export function judgeFollows(rule: FollowsRule, { samples }: Series, u: number):
   const signed = r * Math.sign(least);
   if (signed < Math.abs(least))
     return certain(
-      signed < -0.5 ? 'wrong' : 'still',
+      signed < -0.5 ? 'wrong-way' : 'still',
       signed < -0.5
         ? `It moves against the ${rule.driver}.`
         : `It does not follow the ${rule.driver}.`,

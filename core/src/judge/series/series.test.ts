@@ -66,7 +66,7 @@ describe('trends', () => {
   });
   test('too little, the wrong way, up and down', () => {
     expect(judged(rises, at(100, [-6, -5, -4, -4])).outcome).toBe('still');
-    expect(judged(rises, at(100, [8, 2, -4, -8])).outcome).toBe('wrong');
+    expect(judged(rises, at(100, [8, 2, -4, -8])).outcome).toBe('wrong-way');
     expect(judged(rises, at(100, [0, 40, 0, 13])).outcome).toBe('unsteady');
     expect(judged(rises, at(10, [0, 1, 2])).verdict).toBe('not-settled');
     expect(judged({ ...rises, kind: 'falls' }, at(100, [20, 10, 5, 2])).verdict).toBe('in');
@@ -186,7 +186,7 @@ test('follows: 2.1, 3.4, 4.9 µA at 20, 60, 100 % correlate with 0.999', () => {
       rule,
       samples.map((s) => ({ ...s, value: -s.value })),
     ).outcome,
-  ).toBe('wrong');
+  ).toBe('wrong-way');
   expect(judged(rule, samples.slice(0, 2)).verdict).toBe('not-settled');
 });
 

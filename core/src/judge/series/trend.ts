@@ -20,7 +20,7 @@ export interface TrendRule {
   readonly unit: Unit;
 }
 
-export const TREND_OUTCOMES = ['ok', 'still', 'wrong', 'unsteady'] as const;
+export const TREND_OUTCOMES = ['ok', 'still', 'wrong-way', 'unsteady'] as const;
 
 export function judgeTrend(rule: TrendRule, { samples }: Series, u: number): Judgement {
   const direction = rule.kind === 'rises' ? 1 : -1;
@@ -45,7 +45,7 @@ export function judgeTrend(rule: TrendRule, { samples }: Series, u: number): Jud
   const smooth = share >= (rule.share ?? 0.8);
   const moved = Math.abs(change) > rule.by / 2 && change < 0;
   const words = `It ${change >= 0 ? '' : 'went the other way: '}changed by ${formatQuantity(change, rule.unit, 3)}; ${formatQuantity(rule.by, rule.unit)} is wanted.`;
-  if (moved) return judgeClasses({ ok: 0, wrong: 1 }, words);
+  if (moved) return judgeClasses({ ok: 0, 'wrong-way': 1 }, words);
   if (p.ok! >= 0.95 && !smooth)
     return judgeClasses(
       { ok: 0, unsteady: 1 },

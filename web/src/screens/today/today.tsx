@@ -168,8 +168,17 @@ function VisitRow({ job }: { job: JobListItem }) {
           </span>
           <span className="block">“{job.complaint}”</span>
           <span className="block text-[14px] text-soft">{stateWords(job)}</span>
+          {job.urgent && (
+            <span className="mt-1 inline-block lg:hidden">
+              <Urgent />
+            </span>
+          )}
         </span>
-        {job.urgent && <Urgent />}
+        {job.urgent && (
+          <span className="max-lg:hidden">
+            <Urgent />
+          </span>
+        )}
       </Link>
     </li>
   );
