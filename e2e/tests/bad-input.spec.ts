@@ -163,3 +163,22 @@ test('an entry the server will not take is set aside with its reason; the rest g
     'Data plate matches. This job is signed.',
   );
 });
+
+test('a figure typed on a question chooses no answer; a lone digit does', async ({
+  page,
+  newJob,
+}) => {
+  await page.clock.install();
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/safe`);
+  await proveDead(page);
+  await page.goto(`/jobs/${id}/measure?test=board-looks`);
+  await expect(page.getByRole('heading', { name: 'Inverter board, by eye' })).toBeVisible();
+  const before = await opened(page);
+  await page.keyboard.type('0.12');
+  await page.clock.runFor(1000);
+  expect(await rollCount(page)).toBe(before);
+  await page.keyboard.press('1');
+  await page.clock.runFor(1000);
+  await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('Good');
+});

@@ -14,6 +14,14 @@ function takenByFocus(event: KeyboardEvent): boolean {
   return (event.key === 'Enter' || event.key === ' ') && target.matches('button, a[href], summary');
 }
 
+/** The key of an event that nothing else claims; letters in lower case. */
+export function freeKey(event: KeyboardEvent): string | undefined {
+  if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return undefined;
+  // A held key must not run through steps, least of all those of making safe.
+  if (event.repeat || takenByFocus(event)) return undefined;
+  return event.key.length === 1 ? event.key.toLowerCase() : event.key;
+}
+
 /**
  * @param keys - By `event.key`; letters in lower case. `Enter` is free while a button has the focus.
  */
@@ -25,11 +33,8 @@ export function useKeys(keys: KeyMap): void {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
-      // A held key must not run through steps, least of all those of making safe.
-      if (event.repeat || takenByFocus(event)) return;
-      const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-      const run = latest.current[key];
+      const key = freeKey(event);
+      const run = key === undefined ? undefined : latest.current[key];
       if (!run) return;
       event.preventDefault();
       // At once, so that the next key already finds what this one opened.

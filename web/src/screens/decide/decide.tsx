@@ -19,7 +19,9 @@ export function Decide() {
   const { parts, unexplained, other } = assessment;
   const leading = parts[0]!.part.id;
   const made = state.decision?.body;
-  const [choice, setChoice] = useState<string>(made ? (made.part ?? HAND_OVER) : leading);
+  // Until somebody chooses, the choice follows the evidence, which may still be arriving.
+  const [picked, setChoice] = useState<string>();
+  const choice = picked ?? (made ? (made.part ?? HAND_OVER) : leading);
   const [reason, setReason] = useDraft(`reason.${job.id}`);
   const chosen = parts.find((each) => each.part.id === choice);
   const needsReason = choice === HAND_OVER || choice !== leading;

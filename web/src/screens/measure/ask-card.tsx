@@ -1,6 +1,6 @@
 /** A test without a meter: look, listen, try. One press answers it. */
 import { outcomeWords, sourceWords, type AskTest } from '@jeitinho/core';
-import { useKeys } from '../../parts/keys';
+import { useLoneDigit } from '../../parts/lone-digit';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
 import { movedWords } from './answer';
@@ -17,11 +17,10 @@ export function AskCard({ test, blocked, settled, onAnswer }: AskCardProps) {
   const answers = Object.keys(test.answers);
   const taken = state.current.get(test.id);
   const chosen = settled && taken?.kind === 'answer' ? taken : undefined;
-  useKeys(
-    blocked
-      ? {}
-      : Object.fromEntries(answers.map((answer, i) => [String(i + 1), () => onAnswer(answer)])),
-  );
+  useLoneDigit((digit) => {
+    const answer = answers[digit - 1];
+    if (!blocked && answer !== undefined) onAnswer(answer);
+  });
   return (
     <div className="max-w-2xl">
       <p className="m-0 text-[20px] font-semibold">{test.asks}</p>
