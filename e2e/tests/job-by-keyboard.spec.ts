@@ -213,7 +213,7 @@ test('from arrival to the signed report, reloading and losing the server on the 
         };
         return [made.rows.length, made.signed?.technician];
       })
-      .toEqual([23, 'Davi Moura']);
+      .toEqual([26, 'Davi Moura']);
     await page.goto(jeitinho.url);
     await expect(
       page

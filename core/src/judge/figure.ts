@@ -48,6 +48,9 @@ export function judgeFigure(
   classes: FigureClasses,
   sentence: string,
 ): Judgement {
+  // Beyond the range of numbers there is nothing to judge.
+  if (!Number.isFinite(figure.value) || !Number.isFinite(figure.u))
+    return unsettled([...new Set(['ok', classes.low, classes.high])], sentence);
   const p = classProbabilities(figure, limits, classes);
   const verdict = decideBy(p.ok!, undefined, figure.value, figure.u);
   const toLimit = Math.min(figure.value - limits.low, limits.high - figure.value);

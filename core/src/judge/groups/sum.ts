@@ -38,20 +38,21 @@ export function judgeSum(rule: SumRule, readings: readonly GroupReading[]): Judg
         ? 'All three read OL: the winding protector may be open. Let the motor cool and repeat.'
         : `${open.join(' and ')} reads OL: a winding is open there.`,
     );
+  // In the unit of the readings: a percentage of next to nothing would be no figure.
   const figure = propagate((values) => {
     const sorted = [...values].sort((a, b) => a - b);
-    const largest = sorted[2]!;
-    return largest === 0 ? 0 : (100 * (largest - sorted[0]! - sorted[1]!)) / largest;
+    return sorted[2]! - sorted[0]! - sorted[1]!;
   }, figures);
   const largest = Math.max(...figures.map((each) => each.value));
-  const gap = formatQuantity((figure.value * largest) / 100, readings[0]!.unit, 3);
+  const allowed = (rule.percent / 100) * Math.abs(largest);
+  const gap = formatQuantity(Math.abs(figure.value), readings[0]!.unit, 3);
   const terminals = nameTerminals(readings);
   const named = terminals
     ? ` Common is ${terminals.common}, run ${terminals.run}, start ${terminals.start}.`
     : '';
   return judgeFigure(
     figure,
-    { low: -rule.percent, high: rule.percent },
+    { low: -allowed, high: allowed },
     { low: 'sum', high: 'sum' },
     `The largest differs from the sum of the other two by ${gap}.${named}`,
   );
