@@ -241,3 +241,29 @@ test('the library and a sheet seen before open without the server', async ({ pag
   await page.getByRole('link', { name: /Panvale DO-3/ }).click();
   await expect(page.getByRole('heading', { name: 'Panvale DO-3 deck oven' })).toBeVisible();
 });
+
+test('a sheet for another model begins from a known one, and a taken name is not overwritten', async ({
+  page,
+  jeitinho,
+}) => {
+  const begin = async (model: string) => {
+    await page.goto('/sheets/visorim-lt55');
+    await page.getByRole('button', { name: 'Begin another from it' }).click();
+    await page.getByLabel('Model', { exact: true }).fill(model);
+    await page.getByRole('button', { name: 'Begin', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Editing a new sheet' })).toBeVisible();
+  };
+  await begin('LT-43');
+  await page.getByRole('button', { name: 'Save as revision 1' }).click();
+  await expect(page.getByRole('heading', { name: 'Visorim LT-43' })).toBeVisible();
+  expect(await newest(jeitinho.url, 'visorim-lt-43')).toMatchObject({ revision: 1 });
+  await begin('LT-43');
+  await page.getByLabel('title', { exact: true }).fill('Second thoughts');
+  await page.getByRole('button', { name: 'Save as revision 1' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Not saved' })).toContainText(
+    'revision 1',
+  );
+  expect(await newest(jeitinho.url, 'visorim-lt-43')).toMatchObject({ title: 'Visorim LT-43' });
+  await page.getByRole('button', { name: 'Discard my changes' }).click();
+  await expect(page.getByRole('heading', { name: 'Service sheets' })).toBeVisible();
+});

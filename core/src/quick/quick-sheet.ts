@@ -27,9 +27,10 @@ const ROW = 26;
  * @returns a sheet that passes every check, unless the rows themselves are at odds.
  */
 export function quickSheet(head: QuickHead, rows: readonly QuickRow[]): Sheet {
-  const connectors = connectorsOf(rows);
+  const plugs = plugsOf(rows);
+  const connectors = plugs.map(({ connector }) => connector);
   const width = Math.max(120, 30 + Math.max(...connectors.map((c) => c.pins.length)) * PIN_PITCH);
-  const places = placesOf(connectors);
+  const places = placesOf(plugs);
   const tests = testsOfRows(rows, places);
   const { parts, faults } = propose(tests.flatMap(({ quick }) => quick));
   const states = [...new Map(rows.map((row) => [stateId(row), row])).entries()];
@@ -91,56 +92,69 @@ const ref = (places: Places, connector: string, pin: string) => {
   return `board.${place.connector}.${place.n}`;
 };
 
-function connectorsOf(rows: readonly QuickRow[]): (Connector & { pinNames: string[] })[] {
-  const names = [
-    ...new Map(rows.map((row) => [row.connector.toLowerCase(), row.connector])).values(),
-  ];
+/** A connector, and what its table calls it and its pins. */
+interface Plug {
+  readonly connector: Connector;
+  readonly name: string;
+  /** In the order of the connector's pins. */
+  readonly pinNames: readonly string[];
+}
+
+function plugsOf(rows: readonly QuickRow[]): Plug[] {
   const ids = new Set<string>();
-  return names.map((name, i) => {
+  return firstSpelling(rows.map((row) => row.connector)).map((name, i) => {
     const own = rows.filter((row) => row.connector.toLowerCase() === name.toLowerCase());
-    const pinNames = [
-      ...new Map(
-        own.flatMap((row) => [row.red, row.black]).map((p) => [p.toLowerCase(), p]),
-      ).values(),
-    ];
-    const numbers = pinNames.map((pin) =>
-      /^\d{1,3}$/.test(pin) && Number(pin) >= 1 && Number(pin) <= 200 ? Number(pin) : 0,
-    );
-    let free = Math.max(0, ...numbers);
-    const pins = pinNames
-      .map((pin, p) => {
-        const n = numbers[p] || (free += 1);
-        const row = own.find((each) => each.red === pin);
-        const signal = numbers[p] ? row?.signal : pin;
-        return { n, name: pin, ...(signal && { signal }), ...(row?.wire && { wire: row.wire }) };
-      })
-      .sort((a, b) => a.n - b.n);
-    let id = slug(name);
-    while (ids.has(id)) id = `${id}x`;
-    ids.add(id);
+    const id = freeId(slug(name), ids);
+    const pins = pinsOf(own);
     return {
-      id,
-      ...(id !== name && { name }),
-      at: [14, 14 + i * ROW] as [number, number],
-      pins: pins.map(({ name: _name, ...pin }) => pin),
-      pinNames: pins.map((pin) => pin.name),
+      name,
+      pinNames: pins.map((each) => each.name),
+      connector: {
+        id,
+        ...(id !== name && { name }),
+        at: [14, 14 + i * ROW],
+        pins: pins.map(({ pin }) => pin),
+      },
     };
   });
 }
 
-function placesOf(connectors: readonly (Connector & { pinNames: string[] })[]): Places {
-  const places = new Map<string, { connector: string; n: number }>();
-  for (const connector of connectors) {
-    connector.pins.forEach((pin, i) =>
-      places.set(placeKey(connector.name ?? connector.id, connector.pinNames[i]!), {
-        connector: connector.id,
-        n: pin.n,
-      }),
-    );
-    // They served their purpose; a connector of a sheet has no such field.
-    delete (connector as { pinNames?: string[] }).pinNames;
-  }
-  return places;
+function pinsOf(rows: readonly QuickRow[]) {
+  const names = firstSpelling(rows.flatMap((row) => [row.red, row.black]));
+  const numbers = names.map(pinNumber);
+  let free = Math.max(0, ...numbers);
+  return names
+    .map((name, i) => {
+      const n = numbers[i] || (free += 1);
+      const row = rows.find((each) => each.red === name);
+      // A named pin is known by its name; a numbered one by what the table says of it.
+      const signal = numbers[i] ? row?.signal : name;
+      return { name, pin: { n, ...(signal && { signal }), ...(row?.wire && { wire: row.wire }) } };
+    })
+    .sort((a, b) => a.pin.n - b.pin.n);
+}
+
+/** 0 for a name that is no pin number. */
+function pinNumber(name: string): number {
+  const n = /^\d{1,3}$/.test(name) ? Number(name) : 0;
+  return n <= 200 ? n : 0;
+}
+
+/** Each name once, as it was first written; case does not make another. */
+function firstSpelling(names: readonly string[]): string[] {
+  const known = new Map<string, string>();
+  for (const name of names) if (!known.has(name.toLowerCase())) known.set(name.toLowerCase(), name);
+  return [...known.values()];
+}
+
+function placesOf(plugs: readonly Plug[]): Places {
+  return new Map(
+    plugs.flatMap(({ connector, name, pinNames }) =>
+      connector.pins.map(
+        (pin, i) => [placeKey(name, pinNames[i]!), { connector: connector.id, n: pin.n }] as const,
+      ),
+    ),
+  );
 }
 
 function testsOfRows(

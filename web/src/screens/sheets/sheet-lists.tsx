@@ -1,13 +1,19 @@
 /** Safety, codes, parts and procedures of a sheet, to read. */
-import { expectWords, formatQuantity, type Procedure, type Sheet } from '@jeitinho/core';
+import {
+  expectWords,
+  formatQuantity,
+  placementWords,
+  type Procedure,
+  type Sheet,
+} from '@jeitinho/core';
 
 export function Safety({ sheet }: { sheet: Sheet }) {
   const { safety } = sheet;
   return (
     <div className="border-l-4 border-brick bg-brick-tint px-4 py-3">
       <p className="m-0 font-semibold">
-        Up to {safety.volts} V. Wait {safety.waitMinutes} min, then measure {safety.bus.red} to{' '}
-        {safety.bus.black}: dead below {formatQuantity(safety.bus.below, 'V')}.
+        Up to {safety.volts} V. Wait {safety.waitMinutes} min, then measure on DC volts.{' '}
+        {placementWords(sheet, safety.bus)}: dead below {formatQuantity(safety.bus.below, 'V')}.
       </p>
       <ul className="m-0 mt-1 list-none p-0">
         {[...(safety.cautions ?? []), ...(safety.licences ?? [])].map((line) => (

@@ -8,6 +8,7 @@ import { revisionsOptions, sheetOptions } from '../../data/queries';
 import { BoardFigure } from '../../parts/board/board-drawing';
 import { DeskFrame } from '../../parts/desk-frame';
 import { NotHere } from '../not-here';
+import { CopySheet } from './copy-sheet';
 import { ExportMenu } from './export-menu';
 import { FaultMatrix } from './fault-matrix';
 import { Codes, Parts, Procedures, Safety } from './sheet-lists';
@@ -160,6 +161,7 @@ function Actions({ sheet, older }: { sheet: Sheet; older: boolean }) {
         </Link>
       )}
       <ExportMenu sheet={sheet} />
+      <CopySheet sheet={sheet} />
       <button type="button" onClick={() => window.print()} className={`${ACTION} cursor-pointer`}>
         Print
       </button>

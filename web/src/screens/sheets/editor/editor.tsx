@@ -77,7 +77,9 @@ function Desk({ id, start: given, resumed, newest }: DeskProps) {
               {sheet.title}
             </Link>
           </p>
-          <h1 className="m-0 text-[25px] font-bold">Editing, from revision {start.base}</h1>
+          <h1 className="m-0 text-[25px] font-bold">
+            {start.base === 0 ? 'Editing a new sheet' : `Editing, from revision ${start.base}`}
+          </h1>
         </div>
         <div className="flex flex-wrap gap-2">
           <Button onClick={undo} disabled={!draft.canUndo}>
@@ -88,7 +90,7 @@ function Desk({ id, start: given, resumed, newest }: DeskProps) {
           </Button>
         </div>
       </div>
-      {resumed && !notedResume && (
+      {resumed && start.base > 0 && !notedResume && (
         <p className="m-0 mt-2 flex items-center justify-between gap-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
           <span>Your changes of last time, kept on this device and not yet saved.</span>
           <Button kind="quiet" onClick={() => setNotedResume(true)}>

@@ -44,7 +44,7 @@ export function SaveBar({ id, base, sheet, checks, newest }: SaveBarProps) {
   });
   const discard = async () => {
     await dropDraft(id);
-    void navigate(`/sheets/${encodeURIComponent(id)}`);
+    void navigate(base === 0 ? '/sheets' : `/sheets/${encodeURIComponent(id)}`);
   };
   const sound = checks.of === sheet && checks.problems.length === 0;
   const changed = newest === undefined || newest !== sheet;
