@@ -1,6 +1,6 @@
 /** What is drawn on a board: marks, connectors with painted wires, points. */
 import type { Board, BoardMark, Pin, Place } from '@jeitinho/core';
-import { nameBelow, perRow, PITCH, pinAt } from './geometry';
+import { nameBelow, perRow, PITCH, pinAt, pointName, pointNameBelow } from './geometry';
 
 const PIN = 6;
 
@@ -146,13 +146,13 @@ export function PointShape({
       ) : (
         <circle cx={x} cy={y} r={r} fill="var(--card)" stroke="var(--copper)" strokeWidth="1.2" />
       )}
-      {point.shape === 'pad' ? (
-        <text x={x} y={y + 9} textAnchor="middle" fontSize="6.2" fill="var(--ink)">
-          {point.name ?? point.id}
+      {pointNameBelow(point) ? (
+        <text x={x} y={y + r + 6} textAnchor="middle" fontSize="6.2" fill="var(--ink)">
+          {pointName(point)}
         </text>
       ) : (
         <text x={x + 8} y={y + 2.2} fontSize="6.4" fontWeight="700" fill="var(--ink)">
-          {point.name ?? point.id}
+          {pointName(point)}
         </text>
       )}
     </g>
