@@ -5,10 +5,12 @@ import {
   foldJob,
   functionOf,
   isMeasured,
+  judgeTaken,
   type BodyOf,
   type EntryKind,
   type LogEntry,
   type MeterProfile,
+  type Reading,
   type StoredEntry,
 } from '@jeitinho/core';
 import { id } from './ids';
@@ -70,7 +72,8 @@ export class VisitLog {
   }
 
   live(): this {
-    return this.add('energised', { precautions: true }, 2);
+    const second = this.sheet.safety.secondPerson ? { second: 'Site electrician' } : {};
+    return this.add('energised', { precautions: true, ...second }, 2);
   }
 
   access(...names: string[]): this {
@@ -84,14 +87,21 @@ export class VisitLog {
     if (!found || !isMeasured(found)) throw new Error(`no measuring in “${test}”`);
     const place = found.points.find((each) => each.id === point);
     if (!place) throw new Error(`“${test}” has no point “${point}”`);
+    const { meters, lead, given } = this.state();
+    const reading: Reading = value === 'OL' ? { kind: 'overload' } : { kind: 'value', value };
+    const judged = judgeTaken(this.sheet, found, place, reading, {
+      meters,
+      lead,
+      given: given.get(test),
+    });
     return this.add('reading', {
       test,
       point,
       function: functionOf(found, place),
-      reading: value === 'OL' ? { kind: 'overload' } : { kind: 'value', value },
+      reading,
       typed: String(value),
       // Nothing there counts only with contact proven.
-      ...(value === 'OL' && { contact: true as const }),
+      ...(judged?.contactOwed && { contact: true as const }),
     });
   }
 

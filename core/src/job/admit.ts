@@ -6,9 +6,17 @@ import { askedBy, resolveExpectation } from '../judge/given';
 import { isSeries } from '../judge/test-expectation';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { expectOf, functionOf } from '../sheet/all-tests';
-import { findPart, findPoint, findTest, stateName, stateOf } from '../sheet/lookup';
-import { isMeasured, type MeasureTest, type Sheet, type Test } from '../sheet/schema';
+import { findPart, findPoint, findState, findTest, stateName, stateOf } from '../sheet/lookup';
+import { locate } from '../sheet/places';
+import {
+  isMeasured,
+  type MeasureTest,
+  type Sheet,
+  type SheetState,
+  type Test,
+} from '../sheet/schema';
 import { formatQuantity } from '../units/format';
+import { mayUnplug } from './discharge';
 import type { EntryOf, LogEntry } from './entries';
 import type { Energy } from './energy';
 import type { JobState } from './fold';
@@ -28,6 +36,15 @@ export type RefusalCode =
   | 'not-a-series'
   | 'not-in-order'
   | 'unknown-answer'
+  | 'unknown-access'
+  | 'unknown-state'
+  | 'unknown-place'
+  | 'second-person-owed'
+  | 'licence-missing'
+  | 'purge-owed'
+  | 'nothing-to-judge'
+  | 'contact-not-owed'
+  | 'no-such-clock'
   | 'unknown-part'
   | 'reason-owed'
   | 'decision-owed'
@@ -61,6 +78,24 @@ export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refus
       return given(sheet, entry);
     case 'answer':
       return answer(sheet, state, entry);
+    case 'access':
+      return access(sheet, state, entry);
+    case 'energised':
+      return energised(sheet, state, entry);
+    case 'window':
+      return window(sheet, state, entry);
+    case 'purged':
+      return purged(sheet, state, entry);
+    case 'clock-stopped':
+      return state.clocks.some((clock) => clock.entry === entry.body.clock)
+        ? undefined
+        : refuse('no-such-clock', 'That clock does not run any more.');
+    case 'contact':
+    case 'voided':
+    case 'overruled':
+      return remark(state, entry);
+    case 'photo':
+      return photo(sheet, entry);
     case 'skipped':
       return findTest(sheet, entry.body.test) ? undefined : unknownTest(entry.body.test);
     case 'decision':
@@ -81,10 +116,13 @@ const unknownTest = (id: string) => refuse('unknown-test', `This job’s sheet h
  * @returns undefined when the test may be done now.
  */
 export function energyRefusal(sheet: Sheet, energy: Energy, test: Test): Refusal | undefined {
-  const state = stateOf(sheet, test);
+  return stateRefusal(sheet, energy, stateOf(sheet, test));
+}
+
+function stateRefusal(sheet: Sheet, energy: Energy, state: SheetState): Refusal | undefined {
   if (state.energy === 'dead') {
     if (energy.kind === 'dead') return undefined;
-    return refuse('dead-not-proven', deadReason(sheet, energy));
+    return refuse('dead-not-proven', deadReason(sheet, energy, 'this test'));
   }
   if (energy.kind !== 'live')
     return refuse(
@@ -96,10 +134,10 @@ export function energyRefusal(sheet: Sheet, energy: Energy, test: Test): Refusal
   return undefined;
 }
 
-function deadReason(sheet: Sheet, energy: Energy): string {
+function deadReason(sheet: Sheet, energy: Energy, what: string): string {
   const below = formatQuantity(sheet.safety.bus.below, 'V');
   if (energy.kind === 'live')
-    return 'The unit is LIVE. Isolate it, lock it, wait, and prove the bus dead before this test.';
+    return `The unit is LIVE. Isolate it, lock it, wait, and prove the bus dead before ${what}.`;
   switch (energy.next) {
     case 'prove-meter':
       return 'Dead is not proven: prove the meter on a known source, wait, then measure the bus.';
@@ -110,6 +148,99 @@ function deadReason(sheet: Sheet, energy: Energy): string {
     default:
       return 'Dead is not proven: isolate, wait and measure the bus first.';
   }
+}
+
+/** A plug is pulled or put back only with the supply off and its charge gone. */
+function access(
+  sheet: Sheet,
+  { energy }: JobState,
+  { body }: EntryOf<'access'>,
+): Refusal | undefined {
+  const known = sheet.access?.find((each) => each.id === body.access);
+  if (!known) return refuse('unknown-access', `This job’s sheet has no access “${body.access}”.`);
+  if (known.energy !== 'dead' || energy.kind === 'dead') return undefined;
+  if (energy.kind === 'not-proven' && mayUnplug(sheet, energy.bus)) return undefined;
+  return refuse(
+    'dead-not-proven',
+    `“${known.name ?? known.id}” wants the supply off. ${deadReason(sheet, energy, 'touching that plug')}`,
+  );
+}
+
+/** Live work needs somebody in reach where the sheet says so, and a licence that nobody denied. */
+function energised(
+  sheet: Sheet,
+  state: JobState,
+  { body }: EntryOf<'energised'>,
+): Refusal | undefined {
+  if (state.licence && !state.licence.body.held)
+    return refuse(
+      'licence-missing',
+      'Nobody here holds the licence this unit asks for. No live work: stop and call somebody who does.',
+    );
+  if (sheet.safety.secondPerson && !body.second?.trim())
+    return refuse(
+      'second-person-owed',
+      'Live work on this unit wants a second person in reach who can switch off. Say who it is.',
+    );
+  return undefined;
+}
+
+function window(
+  sheet: Sheet,
+  { energy, attempts }: JobState,
+  { body }: EntryOf<'window'>,
+): Refusal | undefined {
+  const state = findState(sheet, body.state);
+  if (!state) return refuse('unknown-state', `This job’s sheet has no state “${body.state}”.`);
+  const refusal = stateRefusal(sheet, energy, state);
+  if (refusal) return refusal;
+  const tried = attempts.get(state.id);
+  if (!state.attempts || !tried || tried.count < state.attempts.most) return undefined;
+  return refuse(
+    'purge-owed',
+    `${tried.count} attempts: no further one before the purge. ${state.attempts.say ?? ''}`.trim(),
+  );
+}
+
+function purged(
+  sheet: Sheet,
+  { attempts }: JobState,
+  { body, at }: EntryOf<'purged'>,
+): Refusal | undefined {
+  const state = findState(sheet, body.state);
+  if (!state?.attempts)
+    return refuse('unknown-state', `This job’s sheet counts no attempts of “${body.state}”.`);
+  const tried = attempts.get(state.id);
+  const until = tried && tried.lastAt + state.attempts.purge * 1000;
+  if (until === undefined || Date.parse(at) >= until) return undefined;
+  return refuse(
+    'purge-owed',
+    `The purge takes ${state.attempts.purge} s from the latest attempt; it is not over yet.`,
+  );
+}
+
+/** What is said of an earlier finding must find it standing. */
+function remark(
+  state: JobState,
+  entry: EntryOf<'contact'> | EntryOf<'voided'> | EntryOf<'overruled'>,
+): Refusal | undefined {
+  const target = state.taken.find((taken) => taken.entry === entry.body.entry);
+  if (!target || target.standing.kind === 'withdrawn' || target.standing.kind === 'repeated')
+    return refuse('nothing-to-judge', 'That reading no longer stands: nothing can be said of it.');
+  if (entry.kind === 'contact' && !(target.kind === 'reading' && target.judgement.contactOwed))
+    return refuse('contact-not-owed', 'That reading owes no proof of contact.');
+  return undefined;
+}
+
+function photo(sheet: Sheet, { body }: EntryOf<'photo'>): Refusal | undefined {
+  const { place, spot, test } = body;
+  const known =
+    (place === undefined || locate(sheet, place)) &&
+    (spot === undefined || sheet.boards.some((board) => board.id === spot.board)) &&
+    (test === undefined || findTest(sheet, test));
+  return known
+    ? undefined
+    : refuse('unknown-place', 'The picture is of a place that this job’s sheet does not have.');
 }
 
 function safeStep(
@@ -238,14 +369,15 @@ function answer(sheet: Sheet, state: JobState, entry: EntryOf<'answer'>): Refusa
 }
 
 function decision(sheet: Sheet, { body }: EntryOf<'decision'>): Refusal | undefined {
-  if (body.action === 'replace' && (body.part === null || !findPart(sheet, body.part)))
+  const { action, part, leading, reason } = body;
+  if (action === 'replace' && (part === null || !findPart(sheet, part)))
     return refuse('unknown-part', 'Choose a part of this sheet, or hand the job over.');
-  if (body.reason.trim() === '' && (body.action === 'hand-over' || body.part !== body.leading))
+  if (reason.trim() === '' && (action !== 'replace' || part !== leading))
     return refuse(
       'reason-owed',
-      body.action === 'hand-over'
-        ? 'Say why you stop here: the next person starts from it.'
-        : 'Another part leads. Say why you choose this one; it goes on the record.',
+      action === 'replace'
+        ? 'Another part leads. Say why you choose this one; it goes on the record.'
+        : 'Say why you stop here: the next person starts from it.',
     );
   return undefined;
 }

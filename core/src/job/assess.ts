@@ -3,6 +3,7 @@ import { infer, type Belief, type Inference } from '../diagnose/belief';
 import type { Evidence } from '../diagnose/likelihood';
 import { modelOf, type DiagnosticModel } from '../diagnose/model';
 import { leaveOneOut, surpriseIn, type Weight } from '../diagnose/weights';
+import { observablesOf } from '../sheet/observables';
 import type { Fault, Part, Sheet } from '../sheet/schema';
 import type { JobState, Taken, TakenGroup } from './fold';
 import { notProvenOf, type NotProven } from './not-proven';
@@ -79,9 +80,7 @@ export function evidenceOf(state: JobState): EvidenceItem[] {
     }
     const taken = counted.get(entry.id);
     if (!taken) return [];
-    const test = taken.observable;
-    const evidence: Evidence =
-      taken.kind === 'answer' ? { test, outcome: taken.outcome } : { test, p: taken.judgement.p };
+    const evidence = evidenceIn(taken);
     const groups = state.groups
       .filter((group) => group.entry === entry.id)
       .map((group): EvidenceItem => ({
@@ -92,6 +91,30 @@ export function evidenceOf(state: JobState): EvidenceItem[] {
     return [{ entry: entry.id, evidence, from: { kind: 'taken', taken } }, ...groups];
   });
 }
+
+/** What a finding says to the suspects: the technician's own judgement goes before the limits'. */
+function evidenceIn(taken: Taken): Evidence {
+  const { observable: test, overruled } = taken;
+  if (overruled?.as === 'good') return { test, outcome: 'ok' };
+  const p = taken.kind === 'answer' ? { [taken.outcome]: 1 } : taken.judgement.p;
+  if (overruled) return { test, p: withoutOk(p, outcomesOfTaken(taken)) };
+  return taken.kind === 'answer' ? { test, outcome: taken.outcome } : { test, p };
+}
+
+/** Condemned: whatever it is, it is not `ok`; how it is wrong stays as the reading has it. */
+function withoutOk(
+  p: Readonly<Record<string, number>>,
+  outcomes: readonly string[],
+): Record<string, number> {
+  const wrong = outcomes.filter((outcome) => outcome !== 'ok');
+  const sum = wrong.reduce((total, outcome) => total + (p[outcome] ?? 0), 0);
+  return Object.fromEntries(
+    wrong.map((outcome) => [outcome, sum > 1e-6 ? (p[outcome] ?? 0) / sum : 1 / wrong.length]),
+  );
+}
+
+const outcomesOfTaken = ({ test, observable }: Taken): readonly string[] =>
+  observablesOf(test).find(({ id }) => id === observable)?.outcomes ?? [];
 
 export function assess(sheet: Sheet, state: JobState): Assessment {
   const model = modelFor(sheet);

@@ -17,8 +17,12 @@ export type NextSafeStep = 'isolate' | 'prove-meter' | 'bus' | 'reprove-meter' |
 export interface BusReading {
   readonly entry: string;
   readonly at: string;
+  /** The same moment by the device's present clock, ms since the epoch. */
+  readonly time: number;
   readonly reading: Reading;
   readonly judgement: Judgement;
+  /** Standard uncertainty, volts; undefined for OL. */
+  readonly u?: number;
   /** Whether the sheet's wait was over when it was taken. */
   readonly waited: boolean;
 }
@@ -29,6 +33,8 @@ export interface Energy {
   readonly since?: string;
   /** Live precautions acknowledged in this live spell. */
   readonly acknowledged: boolean;
+  /** Who stands in reach during this live spell, where the sheet asks for somebody. */
+  readonly second?: string;
   readonly isolatedAt?: string;
   /** Device time, ms since the epoch, from which a bus reading may prove it dead. */
   readonly waitUntil?: number;
@@ -49,8 +55,19 @@ export const AS_FOUND: Energy = {
   next: 'isolate',
 };
 
-export function energise(at: string): Energy {
-  return { ...AS_FOUND, since: at, acknowledged: true };
+export function energise(at: string, second?: string): Energy {
+  return { ...AS_FOUND, since: at, acknowledged: true, ...(second !== undefined && { second }) };
+}
+
+/** The device's clock was set: what was waited for is no nearer than it was. */
+export function shiftClock(energy: Energy, ms: number): Energy {
+  const moved = (bus: BusReading): BusReading => ({ ...bus, time: bus.time + ms });
+  return {
+    ...energy,
+    ...(energy.waitUntil !== undefined && { waitUntil: energy.waitUntil + ms }),
+    ...(energy.bus && { bus: moved(energy.bus) }),
+    busReadings: energy.busReadings.map(moved),
+  };
 }
 
 /** A withdrawn “energised” may have been true: the proof does not come back with it. */
@@ -112,16 +129,19 @@ function judgeBus(
 ): BusReading {
   const accuracy =
     meter && reading.kind === 'value' ? accuracyAt(meter, 'V=', reading.value) : undefined;
+  const judgement = judge({
+    expect: { kind: 'atMost', high: sheet.safety.bus.below, unit: 'V' },
+    reading,
+    function: 'V=',
+    ...(accuracy && { meter: accuracy }),
+  });
   return {
     entry: entry.id,
     at: entry.at,
+    time: Date.parse(entry.at),
     reading,
-    judgement: judge({
-      expect: { kind: 'atMost', high: sheet.safety.bus.below, unit: 'V' },
-      reading,
-      function: 'V=',
-      ...(accuracy && { meter: accuracy }),
-    }),
+    judgement,
+    ...(judgement.u !== undefined && { u: judgement.u }),
     waited: Date.parse(entry.at) >= (energy.waitUntil ?? Infinity),
   };
 }

@@ -5,6 +5,7 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { meterFunctionSchema } from '../meter/functions';
 import { meterProfileSchema } from '../meter/profile';
+import { words } from '../schema-words';
 
 const Id = Type.String({ minLength: 1, maxLength: 80 });
 const Note = Type.String({ maxLength: 4000 });
@@ -30,6 +31,19 @@ const strict = <T extends Record<string, TSchema>>(properties: T) =>
 /** How many figures one series may hold. */
 export const MOST_SAMPLES = 5000;
 
+/** How contact was proven where nothing was found (the leads, the metal, the other end). */
+export const CONTACT_PROOFS = [
+  'leads-touched',
+  'scraped-to-metal',
+  'second-point',
+  'known-source',
+] as const;
+export type ContactProof = (typeof CONTACT_PROOFS)[number];
+
+/** How a visit may end its search: a part, or one of three honest endings. */
+export const DECISIONS = ['replace', 'hand-over', 'cannot-make-safe', 'stop-and-call'] as const;
+export type DecisionAction = (typeof DECISIONS)[number];
+
 /** Steps of proving a machine dead, in their order. */
 export const SAFE_STEPS = ['isolated', 'meter-proved', 'bus', 'meter-reproved'] as const;
 export type SafeStep = (typeof SAFE_STEPS)[number];
@@ -47,15 +61,36 @@ export const entryBodies = {
   observed: strict({ text: Said }),
   /** What the display shows; null when it shows no code. */
   code: strict({ shown: Type.Union([Type.String({ minLength: 1, maxLength: 40 }), Type.Null()]) }),
-  /** Access gained: a lid off, a plug out. */
-  access: strict({ access: Id }),
+  /** Access gained: a lid off, a plug out; or put back again. */
+  access: strict({ access: Id, back: Type.Optional(Type.Literal(true)) }),
+  /** Whether the people here hold the licences that the unit asks for. */
+  licence: strict({ held: Type.Boolean(), who: Type.String({ maxLength: 120 }) }),
   safed: strict({
     step: Type.Union(SAFE_STEPS.map((step) => Type.Literal(step))),
     reading: Type.Optional(readingSchema),
     typed: Type.Optional(Type.String({ maxLength: 60 })),
   }),
   /** Supply on, or live work begun, with the precautions acknowledged. */
-  energised: strict({ precautions: Type.Literal(true) }),
+  energised: strict({
+    precautions: Type.Literal(true),
+    /** Who stands in reach and can switch off, where the sheet asks for somebody. */
+    second: Type.Optional(Person),
+  }),
+  /** A test mode or an attempt begun: its time runs from here. */
+  window: strict({ state: Id }),
+  /** The chamber purged after its attempts. */
+  purged: strict({ state: Id }),
+  /** A clock started: it ends so many seconds after the entry. */
+  clock: strict({
+    name: Type.String({ minLength: 1, maxLength: 80 }),
+    seconds: Type.Number({ exclusiveMinimum: 0, maximum: 604_800 }),
+    /** What to do while it runs. */
+    meanwhile: Type.String({ maxLength: 400 }),
+  }),
+  /** A clock answered after its end, or stopped before it. */
+  'clock-stopped': strict({ clock: Uuid }),
+  /** The device's own clock was set: later times are so much later than they would have been. */
+  'clock-set': strict({ seconds: Type.Number({ minimum: -1e9, maximum: 1e9 }) }),
   /** What the leads showed when shorted together. */
   lead: strict({
     value: Type.Number({ minimum: 0, maximum: 10 }),
@@ -96,8 +131,27 @@ export const entryBodies = {
   meter: strict({ meter: meterProfileSchema }),
   answer: strict({ test: Id, answer: Type.String({ minLength: 1, maxLength: 120 }) }),
   skipped: strict({ test: Id, point: Type.Optional(Id), reason: Note }),
+  /** Proven contact, added to a reading that found nothing. */
+  contact: strict({ entry: Uuid, how: words(CONTACT_PROOFS) }),
+  /** A reading or answer declared void by the technician: neither pass nor fail. */
+  voided: strict({ entry: Uuid, reason: Said }),
+  /** A reading judged otherwise than its limits do: accepted though out, or condemned though in. */
+  overruled: strict({ entry: Uuid, as: words(['good', 'bad']), reason: Said }),
+  /** A picture, kept by its hash; on a place of a board where it belongs to one. */
+  photo: strict({
+    hash: Type.String({ pattern: '^[0-9a-f]{64}$', description: 'SHA-256 of the file' }),
+    width: Type.Integer({ minimum: 1, maximum: 20_000 }),
+    height: Type.Integer({ minimum: 1, maximum: 20_000 }),
+    bytes: Type.Integer({ minimum: 1, maximum: 2_000_000 }),
+    caption: Type.String({ maxLength: 400 }),
+    /** A pin or point of the sheet. */
+    place: Type.Optional(Type.String({ minLength: 1, maxLength: 170 })),
+    /** Or a spot on a board, millimetres. */
+    spot: Type.Optional(strict({ board: Id, at: Type.Tuple([Type.Number(), Type.Number()]) })),
+    test: Type.Optional(Id),
+  }),
   decision: strict({
-    action: Type.Union([Type.Literal('replace'), Type.Literal('hand-over')]),
+    action: words(DECISIONS),
     part: Type.Union([Id, Type.Null()]),
     /** The part that led when the technician decided. */
     leading: Type.Union([Id, Type.Null()]),

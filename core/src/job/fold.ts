@@ -10,7 +10,7 @@ import type { Series } from '../judge/series/samples';
 import { isSeries } from '../judge/test-expectation';
 import { accuracyAt, type MeterProfile } from '../meter/profile';
 import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
-import { findPoint, findTest } from '../sheet/lookup';
+import { findPoint, findState, findTest } from '../sheet/lookup';
 import { observableId, rulePoints } from '../sheet/observables';
 import {
   isMeasured,
@@ -21,9 +21,18 @@ import {
   type TestPoint,
 } from '../sheet/schema';
 import { dutyOf, instrumentFor } from './instruments';
-import { AS_FOUND, afterSafeStep, doubt, energise, type Energy } from './energy';
-import { inLogOrder, type BodyOf, type EntryOf, type StoredEntry } from './entries';
+import { METER_FUNCTIONS } from '../meter/functions';
+import type { NamedClock } from './clocks';
+import { AS_FOUND, afterSafeStep, doubt, energise, shiftClock, type Energy } from './energy';
+import {
+  inLogOrder,
+  type BodyOf,
+  type ContactProof,
+  type EntryOf,
+  type StoredEntry,
+} from './entries';
 import { voidReasons } from './prerequisites';
+import { lateReason, spellOf, type Attempts, type Spell } from './windows';
 
 /** What became of a reading or answer. */
 export type Standing =
@@ -34,12 +43,22 @@ export type Standing =
   /** Neither pass nor fail, and why. */
   | { readonly kind: 'void'; readonly because: string };
 
+/** The technician judges otherwise than the limits do. */
+export interface Overruled {
+  readonly entry: string;
+  readonly as: 'good' | 'bad';
+  readonly reason: string;
+}
+
 interface TakenCommon {
   readonly entry: string;
   readonly at: string;
   readonly author: string;
   readonly observable: string;
   readonly standing: Standing;
+  readonly overruled?: Overruled;
+  /** How many earlier readings of the same place said the same. */
+  readonly agreeing: number;
 }
 export interface TakenReading extends TakenCommon {
   readonly kind: 'reading';
@@ -51,8 +70,8 @@ export interface TakenReading extends TakenCommon {
   readonly lead?: LeadZero;
   /** The label's or reference instrument's figure that its limits hang on. */
   readonly given?: number;
-  /** Proven contact was recorded with it. */
-  readonly contact: boolean;
+  /** How contact was proven, where it was. */
+  readonly contact?: ContactProof;
 }
 export interface TakenSeries extends TakenCommon {
   readonly kind: 'series';
@@ -115,6 +134,15 @@ export interface JobState {
   readonly groups: readonly TakenGroup[];
   /** Points and questions left out on purpose, by observable, with the reason. */
   readonly skipped: ReadonlyMap<string, string>;
+  /** Whether the people here hold the licences the unit asks for, as last said. */
+  readonly licence?: EntryOf<'licence'>;
+  /** The latest entering of each machine state that was timed. */
+  readonly spells: ReadonlyMap<string, Spell>;
+  /** Attempts since the last purge, by machine state. */
+  readonly attempts: ReadonlyMap<string, Attempts>;
+  /** Clocks that nobody has answered or stopped. */
+  readonly clocks: readonly NamedClock[];
+  readonly photos: readonly EntryOf<'photo'>[];
   readonly decision?: EntryOf<'decision'>;
   readonly signed?: EntryOf<'signed'>;
 }
@@ -155,6 +183,15 @@ interface Draft {
   given: Map<string, number>;
   taken: Taken[];
   skipped: Map<string, string>;
+  licence?: EntryOf<'licence'>;
+  spells: Map<string, Spell>;
+  attempts: Map<string, Attempts>;
+  clocks: NamedClock[];
+  photos: EntryOf<'photo'>[];
+  /** Said later of an earlier entry, by its id. */
+  contacts: Map<string, ContactProof>;
+  voided: Map<string, string>;
+  overruled: Map<string, Overruled>;
   decision?: EntryOf<'decision'>;
   signed?: EntryOf<'signed'>;
 }
@@ -172,6 +209,13 @@ function emptyDraft(): Draft {
     given: new Map(),
     taken: [],
     skipped: new Map(),
+    spells: new Map(),
+    attempts: new Map(),
+    clocks: [],
+    photos: [],
+    contacts: new Map(),
+    voided: new Map(),
+    overruled: new Map(),
   };
 }
 
@@ -201,9 +245,15 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
       readCode(draft, entry, sheet);
       break;
     case 'access':
-      draft.access.add(entry.body.access);
+      if (entry.body.back) draft.access.delete(entry.body.access);
+      else draft.access.add(entry.body.access);
+      break;
+    case 'licence':
+      draft.licence = entry;
       break;
     case 'safed':
+      // Isolated, no test mode runs on.
+      if (entry.body.step === 'isolated') draft.spells.clear();
       draft.energy = afterSafeStep(
         draft.energy,
         entry,
@@ -212,7 +262,36 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
       );
       break;
     case 'energised':
-      draft.energy = energise(entry.at);
+      draft.energy = energise(entry.at, entry.body.second);
+      break;
+    case 'window':
+      begin(draft, entry, sheet);
+      break;
+    case 'purged':
+      draft.attempts.delete(entry.body.state);
+      break;
+    case 'clock':
+      draft.clocks.push(namedClock(entry));
+      break;
+    case 'clock-stopped':
+      draft.clocks = draft.clocks.filter((clock) => clock.entry !== entry.body.clock);
+      break;
+    case 'clock-set':
+      setClock(draft, entry.body.seconds * 1000);
+      break;
+    case 'contact':
+      draft.contacts.set(entry.body.entry, entry.body.how);
+      break;
+    case 'voided':
+      draft.voided.set(entry.body.entry, entry.body.reason);
+      break;
+    case 'overruled': {
+      const { entry: of, as, reason } = entry.body;
+      draft.overruled.set(of, { entry: entry.id, as, reason });
+      break;
+    }
+    case 'photo':
+      draft.photos.push(entry);
       break;
     case 'lead':
       draft.lead = entry.body;
@@ -249,6 +328,40 @@ function applyWithdrawn(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
   }
 }
 
+/** A timed state entered: its spell runs, and it may count as an attempt. */
+function begin(draft: Draft, { at, body }: EntryOf<'window'>, sheet: Sheet): void {
+  const state = findState(sheet, body.state);
+  if (!state) return;
+  const startedAt = Date.parse(at);
+  draft.spells.set(state.id, spellOf(state, startedAt));
+  if (!state.attempts) return;
+  const count = (draft.attempts.get(state.id)?.count ?? 0) + 1;
+  draft.attempts.set(state.id, { count, lastAt: startedAt });
+}
+
+function namedClock({ id, at, body }: EntryOf<'clock'>): NamedClock {
+  const { name, meanwhile, seconds } = body;
+  const startedAt = Date.parse(at);
+  return { entry: id, name, meanwhile, startedAt, endsAt: startedAt + seconds * 1000 };
+}
+
+/** Everything that waits is as far off as before the device's clock was set. */
+function setClock(draft: Draft, ms: number): void {
+  draft.energy = shiftClock(draft.energy, ms);
+  draft.clocks = draft.clocks.map((clock) => ({
+    ...clock,
+    startedAt: clock.startedAt + ms,
+    endsAt: clock.endsAt + ms,
+  }));
+  for (const [id, spell] of draft.spells)
+    draft.spells.set(id, {
+      startedAt: spell.startedAt + ms,
+      ...(spell.endsAt !== undefined && { endsAt: spell.endsAt + ms }),
+    });
+  for (const [id, { count, lastAt }] of draft.attempts)
+    draft.attempts.set(id, { count, lastAt: lastAt + ms });
+}
+
 function readCode(draft: Draft, entry: EntryOf<'code'>, sheet: Sheet): void {
   const { shown } = entry.body;
   if (shown === null) {
@@ -271,7 +384,8 @@ function take(
     entry: entry.id,
     at: entry.at,
     author: entry.author,
-    standing: { kind: 'counts' as const },
+    standing: standingAt(draft, test.state, entry),
+    agreeing: 0,
   };
   if (entry.kind === 'answer') {
     if (isMeasured(test)) return undefined;
@@ -309,6 +423,8 @@ function take(
     owed.length > 0 && parallelCouldExplain(judgement)
       ? { kind: 'void', because: isolationReason(owed) }
       : common.standing;
+  // Nothing is touched where clicks are counted or a display is read.
+  const touches = METER_FUNCTIONS[functionOf(test, point)].placing !== 'none';
   return {
     ...common,
     standing,
@@ -318,11 +434,21 @@ function take(
     point,
     reading,
     typed,
-    judgement: contact ? { ...judgement, contactOwed: false } : judgement,
-    contact: contact === true,
+    judgement: contact || !touches ? { ...judgement, contactOwed: false } : judgement,
+    ...(contact && { contact: 'leads-touched' as const }),
     ...(lead && { lead }),
     ...(given !== undefined && { given }),
   };
+}
+
+/** Whether the state it belongs to still ran when it was taken. */
+function standingAt(
+  draft: Draft,
+  state: string,
+  { at }: EntryOf<'reading'> | EntryOf<'series'> | EntryOf<'answer'>,
+): Standing {
+  const because = lateReason(draft.spells.get(state), Date.parse(at));
+  return because === undefined ? { kind: 'counts' } : { kind: 'void', because };
 }
 
 /** The latest meter comes first; taken up again, it moves to the front. */
@@ -398,12 +524,53 @@ function skip(draft: Draft, body: BodyOf<'skipped'>, sheet: Sheet): void {
   for (const point of points) draft.skipped.set(observableId(test, point), body.reason);
 }
 
+/** What later entries say of a reading: contact proven, declared void, judged otherwise. */
+function withRemarks(draft: Draft, taken: Taken): Taken {
+  const overruled = draft.overruled.get(taken.entry);
+  const common = overruled ? { ...taken, overruled } : taken;
+  if (taken.standing.kind === 'withdrawn') return common;
+  const declared = draft.voided.get(taken.entry);
+  if (declared !== undefined) return { ...common, standing: { kind: 'void', because: declared } };
+  if (common.kind !== 'reading' || !common.judgement.contactOwed) return common;
+  const contact = draft.contacts.get(taken.entry);
+  if (contact)
+    return { ...common, contact, judgement: { ...common.judgement, contactOwed: false } };
+  // An absence must be earned: a probe on paint shows the same.
+  return common.standing.kind === 'void'
+    ? common
+    : { ...common, standing: { kind: 'void', because: CONTACT_OWED } };
+}
+
+export const CONTACT_OWED =
+  'nothing was found there, and contact is not proven: a probe on paint shows the same';
+
+/** One word for what a finding said, to compare it with the one before. */
+export const saying = (taken: Taken): string =>
+  taken.kind === 'answer'
+    ? taken.outcome
+    : `${taken.judgement.verdict} ${taken.judgement.verdict === 'in' ? '' : taken.judgement.outcome}`;
+
+/** How many findings right before each one said the same of the same place. */
+function countAgreeing(all: readonly Taken[]): Taken[] {
+  const streak = new Map<string, { said: string; times: number }>();
+  return all.map((taken) => {
+    if (taken.standing.kind === 'withdrawn') return taken;
+    const said = saying(taken);
+    const before = streak.get(taken.observable);
+    const agreeing = before?.said === said ? before.times : 0;
+    streak.set(taken.observable, { said, times: agreeing + 1 });
+    return { ...taken, agreeing };
+  });
+}
+
 function finish(draft: Draft, log: FoldedEntry[], sheet: Sheet): JobState {
+  const { contacts: _contacts, voided: _voided, overruled: _overruled, ...plain } = draft;
+  const all = countAgreeing(draft.taken.map((each) => withRemarks(draft, each)));
   const last = new Map<string, Taken>();
-  for (const taken of draft.taken)
+  for (const taken of all)
     if (taken.standing.kind !== 'withdrawn') last.set(taken.observable, taken);
   const voids = voidReasons(last);
-  const taken = draft.taken.map((each): Taken => {
+  const taken = all.map((each): Taken => {
     if (each.standing.kind === 'withdrawn') return each;
     if (last.get(each.observable) !== each) return { ...each, standing: { kind: 'repeated' } };
     const because = voids.get(each.observable);
@@ -417,7 +584,7 @@ function finish(draft: Draft, log: FoldedEntry[], sheet: Sheet): JobState {
       current.set(each.observable, each);
   const skipped = new Map([...draft.skipped].filter(([observable]) => !current.has(observable)));
   const groups = groupsOf(sheet, current, new Map(log.map((entry, i) => [entry.id, i])));
-  return { ...draft, log, taken, current, groups, skipped };
+  return { ...plain, log, taken, current, groups, skipped };
 }
 
 /** Every rule whose readings all stand; a void one among them leaves the rule open. */

@@ -20,6 +20,9 @@ import { findTest } from '../sheet/lookup';
 const fold = (log: LogWriter) => foldJob(smallSheet, log.entries);
 const refusal = (log: LogWriter, entry: LogEntry) => refusalOf(smallSheet, fold(log), entry)?.code;
 
+/** Nothing found there, with the leads proven first. */
+const inContact = <T extends object>(body: T) => ({ ...body, contact: true as const });
+
 describe('energy state', () => {
   test('as found it is live, and no dead test is admitted', () => {
     const log = logWriter();
@@ -300,9 +303,9 @@ describe('readings in the fold', () => {
   test('a reading whose supply failed is void, and says nothing about faults', () => {
     const log = provenDead();
     log.add('energised', { precautions: true });
-    log.add('reading', measured('out', '12', 0.1));
+    log.add('reading', inContact(measured('out', '12', 0.1)));
     expect(fold(log).current.get('out')?.standing.kind).toBe('counts');
-    log.add('reading', measured('rail', '12', 0.1));
+    log.add('reading', inContact(measured('rail', '12', 0.1)));
     const state = fold(log);
     expect(state.current.get('out')?.standing).toEqual({
       kind: 'void',
@@ -365,7 +368,7 @@ describe('assessment', () => {
     log.add('reading', measured('diode', 'U', 0.45, 'diode'));
     log.add('energised', { precautions: true });
     log.add('reading', measured('rail', '12', 5));
-    log.add('reading', measured('out', '12', 0.2));
+    log.add('reading', inContact(measured('out', '12', 0.2)));
     return log;
   };
 
@@ -398,7 +401,7 @@ describe('assessment', () => {
   test('a suspect that findings left likely is named, as unheard or as not cleared', () => {
     const log = provenDead();
     log.add('energised', { precautions: true });
-    log.add('reading', measured('out', '12', 0.2));
+    log.add('reading', inContact(measured('out', '12', 0.2)));
     const { suspects, notProven } = assess(smallSheet, fold(log));
     const likely = suspects.slice(1).filter((suspect) => suspect.p >= 0.1);
     expect(likely.length).toBeGreaterThan(0);

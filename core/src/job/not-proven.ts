@@ -22,6 +22,9 @@ export type NotProven =
       readonly observable: string;
       readonly sentence: string;
     }
+  /** Accuses after one single reading. */
+  | { readonly kind: 'once'; readonly test: Test; readonly observable: string }
+  | { readonly kind: 'licence'; readonly held: boolean | undefined }
   /** No reading speaks about these suspects; codes alone do not count. Likeliest first. */
   | { readonly kind: 'unheard'; readonly faults: readonly Fault[] }
   /** Readings spoke about these, and they are still likely, beside the one that leads. */
@@ -46,7 +49,9 @@ export function notProvenOf(
     ...clearing(sheet, state, suspects),
     ...unheard(suspects, evidence),
     ...notCleared(suspects, evidence),
+    ...licence(sheet, state),
     ...doubtful(state),
+    ...once(state),
     ...untaken(sheet, state),
   ];
 }
@@ -107,6 +112,24 @@ function doubtful(state: JobState): NotProven[] {
   });
 }
 
+/** Repeat before you believe: what condemns after a single reading is not yet believed. */
+function once(state: JobState): NotProven[] {
+  return [...state.current.values()].flatMap((taken): NotProven[] =>
+    taken.kind === 'reading' &&
+    taken.standing.kind === 'counts' &&
+    taken.judgement.verdict === 'out' &&
+    taken.agreeing === 0 &&
+    !taken.overruled
+      ? [{ kind: 'once', test: taken.test, observable: taken.observable }]
+      : [],
+  );
+}
+
+function licence(sheet: Sheet, state: JobState): NotProven[] {
+  if (!sheet.safety.licences?.length || state.licence?.body.held) return [];
+  return [{ kind: 'licence', held: state.licence?.body.held }];
+}
+
 function untaken(sheet: Sheet, state: JobState): NotProven[] {
   const counts = testsOf(sheet).map((test) => {
     const observables = observablesOf(test, sheet);
@@ -131,6 +154,12 @@ export function notProvenWords(item: NotProven): string {
       return `Void: ${item.test.title}. ${item.because}.`;
     case 'cannot-tell':
       return `Cannot tell: ${item.test.title}. ${item.sentence}`;
+    case 'once':
+      return `Read once only: ${item.test.title}. Repeat it before a part is condemned on it.`;
+    case 'licence':
+      return item.held === undefined
+        ? 'Who may do the licensed part of this work was not said.'
+        : 'Nobody here holds the licence: the licensed part of this work was not done.';
     case 'unheard':
       return `No reading speaks yet about: ${item.faults.map((fault) => fault.name).join('; ')}.`;
     case 'not-cleared':

@@ -8,6 +8,7 @@ import type { Taken } from './fold';
 export function failed(taken: Taken): boolean {
   // What is void itself, for want of isolation, says nothing about what it feeds.
   if (taken.standing.kind === 'void') return false;
+  if (taken.overruled) return taken.overruled.as === 'bad';
   return taken.kind === 'answer' ? taken.outcome !== 'ok' : taken.judgement.verdict === 'out';
 }
 

@@ -119,3 +119,20 @@ export function accessOwed(sheet: Sheet, state: JobState, testId: string): strin
   findTest(sheet, testId)?.access?.forEach(need);
   return owed;
 }
+
+/** Open tests besides this one that want the same access: gained once, it serves them all. */
+export function accessShared(
+  sheet: Sheet,
+  state: JobState,
+  testId: string,
+  access: string,
+): Test[] {
+  const needs = (id: string): boolean =>
+    id === access || (sheet.access?.find((each) => each.id === id)?.needs?.some(needs) ?? false);
+  return testsOf(sheet).filter(
+    (test) =>
+      test.id !== testId &&
+      test.access?.some(needs) &&
+      observablesOf(test, sheet).some((each) => !state.current.has(each.id)),
+  );
+}

@@ -264,7 +264,7 @@ test('an absence with proven contact no longer owes it', () => {
   expect(owing!.kind === 'reading' && owing!.judgement.contactOwed).toBe(true);
   expect(proven!.kind === 'reading' && proven!.judgement.contactOwed).toBe(false);
   const report = buildReport(wideSheet, fold(log), assess(wideSheet, fold(log)));
-  expect(report.rows[0]!.verdict).toMatch('contact not proven');
+  expect(report.rows[0]!.verdict).toMatch('contact is not proven');
 });
 
 test('a sequence’s readings are taken in their phases', () => {

@@ -8,6 +8,7 @@ import type {
   TakenReading,
   TakenSeries,
 } from '../job/fold';
+import type { ContactProof, DecisionAction, EntryOf } from '../job/entries';
 import { notProvenWords } from '../job/not-proven';
 import { ruleTitle } from '../judge/groups/rules';
 import type { Judgement } from '../judge/judge';
@@ -61,6 +62,12 @@ export interface Report {
   readonly other: number;
   readonly notProven: readonly string[];
   readonly skipped: readonly { readonly title: string; readonly reason: string }[];
+  readonly photos: readonly {
+    readonly hash: string;
+    readonly at: string;
+    readonly caption: string;
+    readonly where: string;
+  }[];
   readonly meter: string;
   readonly lead: string;
   readonly decision?: {
@@ -102,11 +109,27 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     other: assessment.other.p,
     notProven: notProvenLines(assessment, decision !== undefined),
     skipped: skippedLines(sheet, state),
+    photos: state.photos.map(({ at, body }) => ({
+      hash: body.hash,
+      at,
+      caption: body.caption,
+      where: photoPlace(sheet, body),
+    })),
     meter: state.meters.map(({ name }) => name).join('; ') || 'not stated: readings taken as exact',
     lead: state.lead ? formatQuantity(state.lead.value, 'ohm') : 'not zeroed',
     ...(decision && { decision: decisionLines(sheet, decision.body) }),
     ...(signed && { signed: { at: signed.at, ...signed.body } }),
   };
+}
+
+/** `Inverter board, CN2 pin 1`; empty for a picture of the whole. */
+export function photoPlace(
+  sheet: Sheet,
+  { place, spot }: Pick<EntryOf<'photo'>['body'], 'place' | 'spot'>,
+): string {
+  const at = place === undefined ? undefined : locate(sheet, place);
+  if (at) return `${at.board.name}, ${placeName(at)}`;
+  return sheet.boards.find((board) => board.id === spot?.board)?.name ?? '';
 }
 
 const suspectRow = ({ fault, part, p }: Suspect) => ({ name: fault.name, part: part.name, p });
@@ -163,7 +186,13 @@ function rowOf(sheet: Sheet, taken: Taken): ReportRow {
         .map(([answer]) => answer)
         .join(' or '),
       verdict:
-        standingWords ?? (taken.outcome === 'ok' ? 'Good' : `Out: ${outcomeWords(taken.outcome)}`),
+        standingWords ??
+        [
+          taken.outcome === 'ok' ? 'Good' : `Out: ${outcomeWords(taken.outcome)}`,
+          overruledWords(taken),
+        ]
+          .filter(Boolean)
+          .join('; '),
       mark: standingMark ?? (taken.outcome === 'ok' ? 'in' : 'out'),
       outcome: taken.outcome,
     };
@@ -203,7 +232,7 @@ function figureRow(
         ? `± ${formatQuantity(judgement.u * Math.sqrt(3), unit, 2)}`
         : '',
     limit: plain ? limitWords(plain) : expectWords(wanted),
-    verdict: standingWords ?? fullVerdict(judgement),
+    verdict: standingWords ?? fullVerdict(taken),
     outcome: judgement.outcome,
   };
 }
@@ -217,13 +246,29 @@ export function seriesWords({ series: { samples }, test, point }: TakenSeries): 
   return `${samples.length} figures in ${seconds} s, ${show(Math.min(...all))} to ${show(Math.max(...all))}`;
 }
 
+/** `overruled, taken as good: nuisance dirt on the pin`; undefined where nobody overruled. */
+export function overruledWords({ overruled }: Taken): string | undefined {
+  return overruled && `overruled, taken as ${overruled.as}: ${overruled.reason}`;
+}
+
+export const CONTACT_WORDS: Readonly<Record<ContactProof, string>> = {
+  'leads-touched': 'leads touched together, the meter answered',
+  'scraped-to-metal': 'scraped to bare metal',
+  'second-point': 'same at a second point',
+  'known-source': 'proven on a known source',
+};
+
 /** Verdict with the remarks that a reader of the report must know. */
-function fullVerdict(judgement: Judgement): string {
+function fullVerdict(taken: TakenReading | TakenSeries): string {
+  const { judgement, agreeing } = taken;
   const remarks = [
     verdictWords(judgement),
     judgement.signFlagged && 'sign reversed',
     judgement.assumed && 'house tolerance',
     judgement.contactOwed && 'contact not proven',
+    taken.kind === 'reading' && taken.contact && `contact: ${CONTACT_WORDS[taken.contact]}`,
+    agreeing > 0 && judgement.verdict !== 'in' && `read ${agreeing + 1} times`,
+    overruledWords(taken),
   ];
   return remarks.filter(Boolean).join('; ');
 }
@@ -260,8 +305,21 @@ const SAFE_WORDS = {
 function deadRecord(log: readonly FoldedEntry[]): Report['dead'] {
   return log.flatMap((entry) => {
     if (entry.withdrawnBy !== undefined) return [];
-    if (entry.kind === 'energised')
-      return [{ at: entry.at, text: 'Live work begun, precautions read' }];
+    if (entry.kind === 'energised') {
+      const { second } = entry.body;
+      const inReach = second ? `; in reach: ${second}` : '';
+      return [{ at: entry.at, text: `Live work begun, precautions read${inReach}` }];
+    }
+    if (entry.kind === 'licence')
+      return [
+        {
+          at: entry.at,
+          text: entry.body.held
+            ? `Licences held${entry.body.who ? ` by ${entry.body.who}` : ''}`
+            : 'Licence not held by anybody here',
+        },
+      ];
+    if (entry.kind === 'purged') return [{ at: entry.at, text: 'Purged after its attempts' }];
     if (entry.kind !== 'safed') return [];
     const { reading, step } = entry.body;
     const figure = !reading
@@ -310,8 +368,7 @@ function decisionLines(
 ): NonNullable<Report['decision']> {
   const part = sheet.parts.find((each) => each.id === body.part);
   return {
-    text:
-      body.action === 'hand-over' || !part ? 'Stop here and hand over' : `Replace: ${part.name}`,
+    text: part && body.action === 'replace' ? `Replace: ${part.name}` : ENDING_WORDS[body.action],
     number: part?.number ?? '',
     probability: body.probability,
     reason: body.reason,
@@ -319,3 +376,11 @@ function decisionLines(
     before: part?.before ?? [],
   };
 }
+
+/** The ends of a visit that name no part. */
+export const ENDING_WORDS: Readonly<Record<DecisionAction, string>> = {
+  replace: 'Replace',
+  'hand-over': 'Stop here and hand over',
+  'cannot-make-safe': 'Cannot be made safe here: left closed and marked',
+  'stop-and-call': 'Stopped, and somebody else called',
+};

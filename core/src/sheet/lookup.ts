@@ -28,12 +28,16 @@ export function findFault(sheet: Sheet, id: string): Fault | undefined {
   return sheet.faults.find((fault) => fault.id === id);
 }
 
+export function findState(sheet: Sheet, id: string): SheetState | undefined {
+  return sheet.states.find((state) => state.id === id);
+}
+
 /**
  * The machine state a test belongs to.
  * @throws {UnknownReferenceError} when the sheet lacks it; a checked sheet never does.
  */
 export function stateOf(sheet: Sheet, test: Test): SheetState {
-  const state = sheet.states.find((each) => each.id === test.state);
+  const state = findState(sheet, test.state);
   if (!state) throw new UnknownReferenceError(`the sheet has no state “${test.state}”`);
   return state;
 }

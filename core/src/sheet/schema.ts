@@ -44,6 +44,17 @@ const safetySchema = Type.Object({
   ),
   capacitance: Type.Optional(Type.Number({ exclusiveMinimum: 0, description: 'Farads.' })),
   bleed: Type.Optional(Type.Number({ exclusiveMinimum: 0, description: 'Ohms.' })),
+  /** What stays charged after isolation, where it is more than the bus. */
+  stores: list(
+    Type.Object({
+      name: Name,
+      at: Type.String({ minLength: 1, maxLength: 170, description: 'A board, or a place on one.' }),
+      volts: Type.Optional(Type.Number({ minimum: 0 })),
+      farads: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
+    }),
+  ),
+  /** Live work only with somebody in reach who can switch off. */
+  secondPerson: Type.Optional(Type.Boolean()),
   knownSource: Type.Optional(Text),
   licences: list(Name),
   cautions: list(Text),

@@ -19,6 +19,14 @@ export const stateSchema = Type.Object({
   beat: Type.Optional(
     Type.Number({ exclusiveMinimum: 0, description: 'Seconds from one of its steps to the next.' }),
   ),
+  /** Where every entering is an attempt that leaves something behind, such as unburnt gas. */
+  attempts: Type.Optional(
+    Type.Object({
+      most: Type.Integer({ minimum: 1, maximum: 50 }),
+      purge: Type.Number({ minimum: 0, description: 'Seconds to purge before the next.' }),
+      say: Type.Optional(Text),
+    }),
+  ),
 });
 
 export const accessSchema = Type.Object({
