@@ -24,6 +24,8 @@ const project = (name, more = {}) => ({
 
 /** @type {import('jest').Config} */
 export default {
+  // A test that makes a database of its own waits for the disk.
+  testTimeout: 60_000,
   projects: [
     project('core'),
     project('demo'),

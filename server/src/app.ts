@@ -11,14 +11,17 @@ import { customerRoutes } from './routes/customers';
 import { healthRoutes } from './routes/health';
 import { jobRoutes } from './routes/jobs';
 import { meterRoutes } from './routes/meters';
+import { photoRoutes } from './routes/photos';
 import { sheetRoutes } from './routes/sheets';
 import { shopRoutes } from './routes/shop';
 import { siteRoutes } from './routes/sites';
 import { unitRoutes } from './routes/units';
 import type { Store } from './store/models/index';
+import type { PhotoFiles } from './store/photo-files';
 
 export interface AppOptions {
   readonly store: Store;
+  readonly photos: PhotoFiles;
   readonly log: Logger;
   /** Folder of the built page; without it only the API answers. */
   readonly pageFolder?: string;
@@ -28,7 +31,7 @@ const LARGEST_BODY = 4 * 1024 * 1024;
 /** Above the largest sheet in characters, for text beyond ASCII takes more bytes. */
 const LARGEST_SHEET_BODY = 8 * 1024 * 1024;
 
-export function createApp({ store, log, pageFolder }: AppOptions): Hono {
+export function createApp({ store, photos, log, pageFolder }: AppOptions): Hono {
   const app = new Hono();
   app.use(async (c, next) => {
     const started = performance.now();
@@ -56,7 +59,7 @@ export function createApp({ store, log, pageFolder }: AppOptions): Hono {
   );
   app.use('/api/*', async (c, next) => {
     await next();
-    c.header('cache-control', 'no-store');
+    if (!c.res.headers.has('cache-control')) c.header('cache-control', 'no-store');
   });
 
   const api = new Hono()
@@ -66,6 +69,7 @@ export function createApp({ store, log, pageFolder }: AppOptions): Hono {
     .route('/sites', siteRoutes(store))
     .route('/units', unitRoutes(store))
     .route('/meters', meterRoutes(store))
+    .route('/photos', photoRoutes(photos))
     .route('/sheets', sheetRoutes(store))
     .route('/jobs', jobRoutes(store));
   app.route('/api/v1', api);

@@ -9,6 +9,7 @@ import { addressFromEnvironment, connect, createDatabase } from './store/databas
 import { refreshSummaries } from './store/log';
 import { migrate } from './store/migrate';
 import { defineModels } from './store/models/index';
+import { PhotoFiles } from './store/photo-files';
 
 /** How long requests in flight may take to end once the server was told to stop. */
 const GRACE_MS = 5_000;
@@ -31,6 +32,7 @@ async function main(): Promise<void> {
 
   const app = createApp({
     store,
+    photos: new PhotoFiles(env.JEITINHO_PHOTOS ?? 'data/photos'),
     log,
     ...(env.JEITINHO_PAGE && { pageFolder: env.JEITINHO_PAGE }),
   });

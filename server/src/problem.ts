@@ -8,7 +8,7 @@ const TITLES: Record<ProblemStatus, string> = {
   404: 'Not there',
   409: 'Refused',
   413: 'Too large',
-  415: 'Not JSON',
+  415: 'Not of the right kind',
   421: 'Not for this server',
   422: 'Not as it should be',
   500: 'Something broke here',

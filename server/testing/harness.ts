@@ -3,6 +3,9 @@
  * made last, so an earlier one of the same file is not used after a later one was made.
  */
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { BodyOf, EntryKind, LogEntry, Problem } from '@jeitinho/core';
 import { demoWorld } from '@jeitinho/demo';
 import { pino } from 'pino';
@@ -12,6 +15,7 @@ import { seedDemo } from '../src/seed';
 import { connect, createDatabase, type DatabaseAddress } from '../src/store/database';
 import { migrate } from '../src/store/migrate';
 import { defineModels } from '../src/store/models/index';
+import { PhotoFiles } from '../src/store/photo-files';
 
 export const FRIDGE_JOB = demoWorld.jobs[0]!.id;
 export const FRIDGE = demoWorld.units[0]!.id;
@@ -30,7 +34,9 @@ export async function harness({ demo = true } = {}) {
   await migrate(sequelize);
   const store = defineModels(sequelize);
   if (demo) await seedDemo(store, demoWorld);
-  const app = createApp({ store, log: pino({ level: 'silent' }) });
+  const photoFolder = mkdtempSync(join(tmpdir(), 'jeitinho-photos.'));
+  const photos = new PhotoFiles(photoFolder);
+  const app = createApp({ store, photos, log: pino({ level: 'silent' }) });
   const call = async <T>(
     path: string,
     body?: unknown,
@@ -60,7 +66,10 @@ export async function harness({ demo = true } = {}) {
       call<T>(path, body, headers),
     send: <T = Problem>(method: 'PUT' | 'POST' | 'DELETE', path: string, body?: unknown) =>
       call<T>(path, body, {}, method),
-    close: () => sequelize.close(),
+    close: async () => {
+      await sequelize.close();
+      rmSync(photoFolder, { recursive: true });
+    },
   };
 }
 

@@ -1,8 +1,13 @@
 import {
+  CONTACT_WORDS,
+  ENDING_WORDS,
   expectOf,
+  findState,
   findTest,
   formatQuantity,
+  photoPlace,
   placementWords,
+  stateName,
   stillAsked,
   isMeasured,
   type FoldedEntry,
@@ -28,12 +33,39 @@ export function entryWords(entry: LogEntry | FoldedEntry, sheet: Sheet): string 
       return entry.body.text;
     case 'code':
       return entry.body.shown === null ? 'No code shown' : `Code ${entry.body.shown}`;
-    case 'access':
-      return sheet.access?.find((each) => each.id === entry.body.access)?.name ?? entry.body.access;
+    case 'access': {
+      const { access, back } = entry.body;
+      const name = sheet.access?.find((each) => each.id === access)?.name ?? access;
+      return back ? `Put back: ${name}` : name;
+    }
+    case 'licence':
+      return entry.body.held
+        ? `Licences held${entry.body.who ? ` by ${entry.body.who}` : ''}`
+        : 'Licence not held here';
     case 'safed':
       return safeWords(entry.body.step, entry.body.reading);
     case 'energised':
-      return 'Live work: precautions read';
+      return `Live work: precautions read${entry.body.second ? `; in reach: ${entry.body.second}` : ''}`;
+    case 'window':
+      return `Begun: ${stateWords(sheet, entry.body.state)}`;
+    case 'purged':
+      return `Purged: ${stateWords(sheet, entry.body.state)}`;
+    case 'clock':
+      return `Clock: ${entry.body.name}, ${durationWords(entry.body.seconds)}`;
+    case 'clock-stopped':
+      return 'Clock answered';
+    case 'clock-set':
+      return `This device’s clock was set by ${entry.body.seconds < 0 ? '−' : '+'}${durationWords(Math.abs(entry.body.seconds))}; waits were kept`;
+    case 'contact':
+      return `Contact proven: ${CONTACT_WORDS[entry.body.how]}`;
+    case 'voided':
+      return `Void: ${entry.body.reason}`;
+    case 'overruled':
+      return `Overruled, taken as ${entry.body.as}: ${entry.body.reason}`;
+    case 'photo': {
+      const where = photoPlace(sheet, entry.body);
+      return ['Photo', where, entry.body.caption].filter(Boolean).join(': ');
+    }
     case 'lead':
       return `Leads zeroed at ${formatQuantity(entry.body.value, 'ohm')}`;
     case 'reading': {
@@ -66,7 +98,7 @@ export function entryWords(entry: LogEntry | FoldedEntry, sheet: Sheet): string 
     case 'decision':
       return entry.body.action === 'replace'
         ? `Decided: ${sheet.parts.find((part) => part.id === entry.body.part)?.name ?? entry.body.part}`
-        : 'Decided: hand over';
+        : `Decided: ${ENDING_WORDS[entry.body.action].toLowerCase()}`;
     case 'signed':
       return `Signed by ${entry.body.technician}`;
     case 'withdrawn':
@@ -75,6 +107,19 @@ export function entryWords(entry: LogEntry | FoldedEntry, sheet: Sheet): string 
       entry satisfies never;
       return 'An entry of a newer kind';
   }
+}
+
+const stateWords = (sheet: Sheet, id: string) => {
+  const state = findState(sheet, id);
+  return state ? stateName(state) : id;
+};
+
+/** `40 s`, `10 min`, `1 h 30 min`. */
+export function durationWords(seconds: number): string {
+  if (seconds < 120) return `${Math.round(seconds)} s`;
+  const minutes = Math.round(seconds / 60);
+  if (minutes < 60) return `${minutes} min`;
+  return `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}`;
 }
 
 function safeWords(step: string, reading: Reading | undefined): string {
