@@ -1,4 +1,5 @@
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
+import { ClockRail } from './parts/clock-rail';
 import { FindAnything } from './parts/find-anything';
 import { NotHere } from './screens/not-here';
 import type * as JobScreens from './screens/job/routes';
@@ -18,6 +19,7 @@ const desk = (screen: keyof typeof DeskScreens) => async () => ({
 function Root() {
   return (
     <>
+      <ClockRail />
       <Outlet />
       <FindAnything />
     </>

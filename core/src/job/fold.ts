@@ -2,6 +2,7 @@
 import { matchCode } from '../codes/match';
 import { judge, type Judgement, type LeadZero, type Reading } from '../judge/judge';
 import { resolveExpectation } from '../judge/given';
+import { judgeEarly } from '../judge/groups/early';
 import { judgeTogether, type TogetherRule } from '../judge/groups/rules';
 import type { GroupReading } from '../judge/groups/readings';
 import { isolationReason, parallelCouldExplain } from '../judge/isolation';
@@ -96,6 +97,9 @@ export interface TakenGroup {
   readonly test: MeasureTest;
   readonly rule: TogetherRule;
   readonly judgement: Judgement;
+  /** How many of its readings stand, of how many; less where it was decided early. */
+  readonly taken: number;
+  readonly of: number;
 }
 
 export interface ShownCode {
@@ -587,7 +591,10 @@ function finish(draft: Draft, log: FoldedEntry[], sheet: Sheet): JobState {
   return { ...plain, log, taken, current, groups, skipped };
 }
 
-/** Every rule whose readings all stand; a void one among them leaves the rule open. */
+/**
+ * Every rule whose readings all stand, and those that are decided before; a void one among them leaves
+ * the rule open.
+ */
 function groupsOf(
   sheet: Sheet,
   current: ReadonlyMap<string, Taken>,
@@ -596,12 +603,15 @@ function groupsOf(
   return testsOf(sheet).flatMap((test) => {
     if (!isMeasured(test)) return [];
     return (test.together ?? []).flatMap((rule): TakenGroup[] => {
-      const taken = rulePoints(test, rule).map((id) => current.get(observableId(test, id)));
-      const usable = taken.every(
+      const wanted = rulePoints(test, rule).map((id) => current.get(observableId(test, id)));
+      const taken = wanted.filter(
         (each): each is TakenReading => each?.kind === 'reading' && each.standing.kind === 'counts',
       );
-      if (!usable || taken.length === 0) return [];
+      if (taken.length === 0) return [];
       const readings = taken.map(groupReading);
+      const whole = taken.length === wanted.length;
+      const judgement = whole ? judgeTogether(rule, readings) : judgeEarly(rule, readings);
+      if (!judgement) return [];
       const last = taken.reduce((a, b) => (order.get(b.entry)! > order.get(a.entry)! ? b : a));
       return [
         {
@@ -609,7 +619,9 @@ function groupsOf(
           observable: `${test.id}@${rule.id}`,
           test,
           rule,
-          judgement: judgeTogether(rule, readings),
+          judgement,
+          of: wanted.length,
+          taken: taken.length,
         },
       ];
     });

@@ -255,6 +255,55 @@ describe('meters', () => {
   });
 });
 
+describe('rules decided before their last reading', () => {
+  const bridge: typeof wideSheet = {
+    ...wideSheet,
+    tests: [
+      ...wideSheet.tests,
+      {
+        id: 'bridge',
+        title: 'Bridge',
+        how: 'measure',
+        state: 'dead',
+        function: 'diode',
+        points: [
+          { id: 'NU', red: 'b.N', black: 'b.U' },
+          { id: 'NV', red: 'b.N', black: 'b.V' },
+          {
+            id: 'UN',
+            red: 'b.U',
+            black: 'b.N',
+            expect: { kind: 'open', above: 2, unit: 'V' },
+          },
+        ],
+        expect: { kind: 'between', low: 0.35, high: 0.6, unit: 'V' },
+        together: [
+          { id: 'all', kind: 'matrix', forward: ['NU', 'NV'], blocked: ['UN'], spread: 0.04 },
+          { id: 'agree', kind: 'balance', spread: 0.05, points: ['NU', 'NV', 'UN'] },
+        ],
+      },
+    ],
+  };
+  const groups = (...figures: readonly [string, number | 'OL'][]) => {
+    const log = provenDead();
+    for (const [point, value] of figures) log.add('reading', read('bridge', point, value, 'diode'));
+    return foldJob(bridge, log.entries).groups.map(({ rule, judgement, taken, of }) => [
+      rule.id,
+      judgement.outcome,
+      taken,
+      of,
+    ]);
+  };
+  test('one shorted pair decides the bridge at once; sound ones decide nothing yet', () => {
+    expect(groups(['NU', 0.02])).toEqual([['all', 'short', 1, 3]]);
+    expect(groups(['UN', 0.4])).toEqual([['all', 'short', 1, 3]]);
+    expect(groups(['NU', 0.46], ['NV', 0.45])).toEqual([]);
+  });
+  test('two drops too far apart decide their agreement', () => {
+    expect(groups(['NU', 0.37], ['NV', 0.55])).toEqual([['agree', 'unequal', 2, 3]]);
+  });
+});
+
 test('an absence with proven contact no longer owes it', () => {
   const log = provenDead();
   log.add('access', { access: 'plug' });

@@ -11,7 +11,6 @@ import type {
 import type { ContactProof, DecisionAction, EntryOf } from '../job/entries';
 import { notProvenWords } from '../job/not-proven';
 import { ruleTitle } from '../judge/groups/rules';
-import type { Judgement } from '../judge/judge';
 import { expectWords } from '../judge/test-expectation';
 import { limitWords, outcomeWords, verdictWords } from '../judge/words';
 import { isSeries } from '../judge/test-expectation';

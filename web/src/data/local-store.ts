@@ -16,6 +16,14 @@ export type LocalEntry = LogEntry & {
   readonly refusal?: string;
 };
 
+export interface LocalPhoto {
+  /** SHA-256 of the bytes. */
+  readonly hash: string;
+  readonly jobId: string;
+  readonly blob: Blob;
+  readonly sendState: SendState;
+}
+
 export interface KeptDocument {
   readonly key: string;
   readonly value: unknown;
@@ -25,6 +33,7 @@ export class LocalStore extends Dexie {
   readonly entries!: EntityTable<LocalEntry, 'id'>;
   readonly jobs!: EntityTable<JobResource, 'id'>;
   readonly documents!: EntityTable<KeptDocument, 'key'>;
+  readonly photos!: EntityTable<LocalPhoto, 'hash'>;
 
   constructor(name = 'jeitinho') {
     super(name);
@@ -32,6 +41,10 @@ export class LocalStore extends Dexie {
       entries: 'id, jobId, [jobId+sendState]',
       jobs: 'id',
       documents: 'key',
+    });
+    this.version(2).stores({
+      entries: 'id, jobId, kind, [jobId+sendState]',
+      photos: 'hash, [jobId+sendState]',
     });
   }
 }

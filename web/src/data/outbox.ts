@@ -4,6 +4,7 @@
  */
 import type { AppendedResource, EntriesResource } from '@jeitinho/core';
 import { api, ApiProblem, Unreachable } from './api';
+import { sendPhotos } from './photos';
 import { asStored, localStore, type LocalEntry, type LocalStore } from './local-store';
 
 export type Reach = 'reached' | 'unreachable';
@@ -20,6 +21,8 @@ export async function syncJob(jobId: string, store: LocalStore = localStore): Pr
     try {
       await send(jobId, store);
       await pull(jobId, store);
+      // Last: a picture on a slow line holds up no figure.
+      await sendPhotos(jobId, store);
       return 'reached';
     } catch (error) {
       if (error instanceof Unreachable) return 'unreachable';

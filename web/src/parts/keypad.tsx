@@ -37,14 +37,14 @@ export interface KeypadProps {
 
 export function Keypad({ text, onText, onKeep, keep, canKeep }: KeypadProps) {
   return (
-    <div role="group" aria-label="Keypad" className="grid grid-cols-5 gap-2 lg:hidden">
+    <div role="group" aria-label="Keypad" className="grid grid-cols-5 gap-1.5 lg:hidden">
       {ROWS.flat().map((key) => (
         <button
           key={key}
           type="button"
           aria-label={NAMES[key]}
           onClick={() => onText(typeKey(text, key))}
-          className="figure min-h-[52px] cursor-pointer border border-hair bg-card text-[22px] font-semibold"
+          className="figure min-h-[49px] cursor-pointer border border-hair bg-card text-[22px] font-semibold"
         >
           {key}
         </button>

@@ -22,10 +22,15 @@ export function freeKey(event: KeyboardEvent): string | undefined {
   return event.key.length === 1 ? event.key.toLowerCase() : event.key;
 }
 
+/** Whether a figure is being typed: its letters are prefixes then, and no commands. */
+const typingFigure = ({ target }: KeyboardEvent) =>
+  target instanceof HTMLInputElement && target.dataset.keys === 'on' && target.value !== '';
+
 /**
  * @param keys - By `event.key`; letters in lower case. `Enter` is free while a button has the focus.
+ * @param options.whileTyping - Whether they work while a figure is half typed; true by default.
  */
-export function useKeys(keys: KeyMap): void {
+export function useKeys(keys: KeyMap, { whileTyping = true } = {}): void {
   const latest = useRef(keys);
   // Before the screen shows the change, so that a key pressed on seeing it means what it says.
   useLayoutEffect(() => {
@@ -33,7 +38,7 @@ export function useKeys(keys: KeyMap): void {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const key = freeKey(event);
+      const key = whileTyping || !typingFigure(event) ? freeKey(event) : undefined;
       const run = key === undefined ? undefined : latest.current[key];
       if (!run) return;
       event.preventDefault();
@@ -42,5 +47,5 @@ export function useKeys(keys: KeyMap): void {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  }, [whileTyping]);
 }

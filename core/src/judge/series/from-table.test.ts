@@ -54,6 +54,19 @@ test('without a header the first column of times is the time; units in the cells
   ]);
 });
 
+test('what drives the figure comes in a third column, and is asked for', () => {
+  const text = 'Time;Flame;Burner %\n0;2uA;30\n10;3uA;60\n20;4uA;none\n30;5uA;100';
+  const driven = good(trackFromTable(table(text), 'A', { driven: true }));
+  expect(driven.samples.map(({ t, driver }) => [t, driver])).toEqual([
+    [0, 30],
+    [10, 60],
+    [30, 100],
+  ]);
+  expect(driven.columns.driver).toBe('Burner %');
+  const short = trackFromTable(table('0;2uA\n10;3uA'), 'A', { driven: true });
+  expect('error' in short && short.error).toMatch(/third column/);
+});
+
 test('midnight is passed, a step back is left out', () => {
   const result = good(
     trackFromTable(table('clock;V\n23:59:59;1\n00:00:01;2\n00:00:00;3\n00:00:02;4'), 'V'),

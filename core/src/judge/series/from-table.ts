@@ -11,7 +11,7 @@ import type { Sample } from './samples';
 export interface TrackTable {
   readonly samples: readonly Sample[];
   /** Header of the columns taken, for the eye: `Time`, `Value`. */
-  readonly columns: { readonly time: string; readonly value: string };
+  readonly columns: { readonly time: string; readonly value: string; readonly driver?: string };
   /** What was left out and why, in order, a few lines at most. */
   readonly problems: readonly string[];
   /** How many rows were left out. */
@@ -56,14 +56,22 @@ function unitFactor(header: string, unit: Unit): number {
   return scaled?.kind === 'value' ? scaled.value : 1;
 }
 
+/** What drives it is a plain figure, perhaps in percent. */
+function readDriver(cell: string): number | undefined {
+  const text = cell.replace('%', '').replace(',', '.').trim();
+  return text !== '' && Number.isFinite(Number(text)) ? Number(text) : undefined;
+}
+
 /**
  * @param rows - Cells as read; a first row without figures is the header.
  * @param unit - Of the test; a suffix in a cell or in the header scales it.
+ * @param options.driven - The rule wants what drives the figure beside it, in a third column.
  * @returns samples from 0 s on, in the order of time.
  */
 export function trackFromTable(
   rows: readonly (readonly string[])[],
   unit: Unit,
+  { driven = false }: { driven?: boolean } = {},
 ): TrackTable | { readonly error: string } {
   const full = rows.filter((row) => row.some((cell) => cell.trim() !== ''));
   const first = full[0];
@@ -91,6 +99,12 @@ export function trackFromTable(
     return {
       error: `No column of ${time < 0 ? 'times (seconds, or 10:42:07)' : UNIT_FACTS[unit].plural} was found. Nothing was taken.`,
     };
+  const drivers = taking(readDriver);
+  const driver = driven
+    ? drivers.findIndex((count, i) => i !== time && i !== value && count > body.length / 2)
+    : -1;
+  if (driven && driver < 0)
+    return { error: 'This test wants a third column: what drives the figure. Nothing was taken.' };
   const factor = unitFactor(header[value] ?? '', unit);
   const problems: string[] = [];
   let left = 0;
@@ -107,18 +121,29 @@ export function trackFromTable(
     const figure = readFigure(row[value] ?? '', unit);
     if (at === undefined) return miss(line, `“${row[time] ?? ''}” is no time`);
     if (figure === undefined) return miss(line, `“${row[value] ?? ''}” is no figure`);
+    const drive = driver < 0 ? undefined : readDriver(row[driver] ?? '');
+    if (driver >= 0 && drive === undefined)
+      return miss(line, `“${row[driver] ?? ''}” drives nothing`);
     // A time of day that falls back has passed midnight.
     if (at + days < before && before - (at + days) > DAY / 2) days += DAY;
     if (at + days < before) return miss(line, 'earlier than the line before');
     if (samples.length >= MOST_SAMPLES) return miss(line, `beyond ${MOST_SAMPLES} figures`);
     before = at + days;
-    samples.push({ t: before, value: figure * factor });
+    samples.push({
+      t: before,
+      value: figure * factor,
+      ...(drive !== undefined && { driver: drive }),
+    });
   });
   const start = samples[0]?.t;
   if (start === undefined) return { error: 'No line has both a time and a figure.' };
   return {
-    samples: samples.map(({ t, value: v }) => ({ t: round(t - start), value: v })),
-    columns: { time: header[time] ?? '', value: header[value] ?? '' },
+    samples: samples.map((sample) => ({ ...sample, t: round(sample.t - start) })),
+    columns: {
+      time: header[time] ?? '',
+      value: header[value] ?? '',
+      ...(driver >= 0 && { driver: header[driver] ?? '' }),
+    },
     problems,
     left,
   };

@@ -1,5 +1,5 @@
 /** What is drawn on a board: marks, connectors with painted wires, points. */
-import type { Board, BoardMark, Pin, Place } from '@jeitinho/core';
+import type { Board, BoardMark, Connector, Pin, Place } from '@jeitinho/core';
 import { nameBelow, perRow, PITCH, pinAt, pointName, pointNameBelow } from './geometry';
 
 const PIN = 6;
@@ -17,6 +17,10 @@ const WIRE_PAINT: Readonly<Record<string, string>> = {
   grey: '#8c8c8c',
   white: '#ffffff',
 };
+
+/** Paint of a wire by its English name; undefined where it is told by its name only. */
+export const paintOf = (wire: string | undefined): string | undefined =>
+  wire === undefined ? undefined : WIRE_PAINT[wire];
 
 export function MarkShape({ mark }: { mark: BoardMark }) {
   const [x, y] = mark.at;
@@ -61,11 +65,14 @@ function fins(x: number, y: number, w: number, h: number): string {
 export function ConnectorShape({
   connector,
   hot,
+  numbered,
   onTouch,
 }: {
   connector: NonNullable<Board['connectors']>[number];
   hot: readonly (Place | undefined)[];
-  onTouch: (words: string) => void;
+  /** Pin numbers beside the pins: only where the view is close enough to read them. */
+  numbered: boolean;
+  onTouch: (connector: Connector, pin: Pin) => void;
 }) {
   const columns = perRow(connector);
   const [x, y] = connector.at;
@@ -87,11 +94,7 @@ export function ConnectorShape({
         const [px, py] = pinAt(connector.at, i, columns);
         const isHot = hot.some((place) => place?.kind === 'pin' && place.pin === pin);
         return (
-          <g
-            key={pin.n}
-            onClick={() => onTouch(pinWords(connector.id, pin))}
-            className="cursor-pointer"
-          >
+          <g key={pin.n} onClick={() => onTouch(connector, pin)} className="cursor-pointer">
             {/* A finger needs more than six millimetres of board. */}
             <rect
               x={px - PITCH / 2}
@@ -105,10 +108,24 @@ export function ConnectorShape({
               y={py - PIN / 2}
               width={PIN}
               height={PIN}
-              fill={(pin.wire && WIRE_PAINT[pin.wire]) ?? 'none'}
+              fill={paintOf(pin.wire) ?? 'none'}
               stroke={isHot ? 'var(--copper)' : 'var(--soft)'}
               strokeWidth={isHot ? 1.6 : 0.6}
             />
+            {numbered && (
+              <text
+                x={px}
+                y={py + 1.6}
+                fontSize="4.4"
+                textAnchor="middle"
+                fontWeight="700"
+                fill={isPale(pin.wire) ? '#111111' : '#ffffff'}
+                stroke={pin.wire ? 'none' : 'var(--card)'}
+                strokeWidth={pin.wire ? 0 : 0.2}
+              >
+                {pin.n}
+              </text>
+            )}
           </g>
         );
       })}
@@ -116,10 +133,12 @@ export function ConnectorShape({
   );
 }
 
-/** What the sheet knows of a pin, for the one who touches it in the drawing. */
-function pinWords(connector: string, pin: Pin): string {
-  const facts = [pin.signal, pin.wire && `${pin.wire} wire`].filter(Boolean).join(', ');
-  return `${connector} pin ${pin.n}: ${facts || 'nothing noted'}`;
+/** Whether a number on this paint must be dark. */
+function isPale(wire: string | undefined): boolean {
+  const paint = paintOf(wire);
+  if (!paint) return true;
+  const [r, g, b] = [1, 3, 5].map((i) => Number.parseInt(paint.slice(i, i + 2), 16));
+  return 0.299 * r! + 0.587 * g! + 0.114 * b! > 140;
 }
 
 export function PointShape({

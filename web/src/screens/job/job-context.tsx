@@ -13,6 +13,7 @@ import {
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
 import { countedEntries, localStore, type LocalEntry } from '../../data/local-store';
+import { useDeviceClock } from '../../data/device-clock';
 import { recordEntry } from '../../data/record';
 import { syncNow, useSync } from '../../data/sync-status';
 
@@ -77,6 +78,17 @@ export function JobProvider({
     },
     [job.id, sheet, author],
   );
+
+  const clockSet = useCallback(
+    (seconds: number) => {
+      void record('clock-set', { seconds });
+      setNotice(
+        'This device’s clock was set. Waiting times run on as before; measure before you trust any of them.',
+      );
+    },
+    [record],
+  );
+  useDeviceClock(clockSet);
 
   const undo = useCallback(async () => {
     const last = state.log.findLast(

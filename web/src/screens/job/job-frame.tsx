@@ -6,14 +6,16 @@ import { KeysHelp } from '../../parts/keys-help';
 import { Notice } from '../../parts/notice';
 import { ThemeSwitch } from '../../parts/theme-switch';
 import { useJob } from './job-context';
+import { ClockButton } from './clock-dialog';
 import { JobClock, SavedState } from './job-status';
+import { SpeechButton } from './speech-dialog';
 import { STAGE_NAMES } from './stages';
 import { PhoneStrip, Strip } from './strip';
 
 export function JobFrame() {
   const { notice, dismiss } = useJob();
   return (
-    <div className="print-flow grid h-dvh grid-cols-[188px_minmax(0,1fr)_316px] grid-rows-[60px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:grid-rows-[auto_auto_minmax(0,1fr)_auto]">
+    <div className="print-flow grid h-[calc(100dvh-var(--rail,0px))] grid-cols-[188px_minmax(0,1fr)_316px] grid-rows-[60px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:grid-rows-[auto_auto_minmax(0,1fr)_auto]">
       <TopBar />
       <Trail />
       <main className="print-flow flex min-h-0 min-w-0 flex-col lg:border-r lg:border-hair">
@@ -53,7 +55,7 @@ function TopBar() {
           ‹
         </Link>
         <div className="min-w-0 flex-1 lg:flex lg:items-baseline lg:gap-3">
-          <strong className="block truncate text-[18px]">{job.unit.label}</strong>
+          <strong className="block truncate text-[18px] lg:shrink-0">{job.unit.label}</strong>
           <span className="block truncate text-[15px] text-soft max-lg:text-[13px]">
             {job.unit.maker} {job.unit.model} · {job.site.name}
           </span>
@@ -63,11 +65,15 @@ function TopBar() {
         </span>
       </div>
       <div className="flex items-stretch max-lg:justify-between">
-        <div className="max-lg:flex-1">
+        <div className="max-lg:min-w-0 max-lg:flex-1 max-lg:overflow-hidden">
           <EnergyBadge energy={state.energy} />
         </div>
-        <div className="flex items-center gap-3 border-l border-hair px-4 max-lg:px-3">
-          <JobClock />
+        <div className="flex items-center gap-3 border-l border-hair px-4 max-lg:gap-1 max-lg:px-1">
+          <span className="max-lg:hidden">
+            <JobClock />
+          </span>
+          <ClockButton />
+          <SpeechButton />
           <span className="max-lg:hidden">
             <SavedState />
           </span>

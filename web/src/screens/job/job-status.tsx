@@ -1,22 +1,12 @@
-/** The clock that matters now, and whether everything written is kept and sent. */
+/** The time of day, and whether everything written is kept and sent. */
 import { useEffect, useState } from 'react';
-import { clockTime, countdown, useNow } from '../../data/now';
+import { clockTime, useNow } from '../../data/now';
 import { useReach } from '../../data/sync-status';
 import { useJob } from './job-context';
 
-/** Counts down the wait for the bus while there is one; else shows the time of day. */
+/** The time of day; what runs down has its own clock in the rail. */
 export function JobClock() {
-  const { state } = useJob();
-  const now = useNow();
-  const { waitUntil, kind } = state.energy;
-  const waiting = kind === 'not-proven' && waitUntil !== undefined && waitUntil > now;
-  return waiting ? (
-    <span role="timer" aria-label="Wait for the bus" className="figure text-[18px] text-marigold">
-      {countdown(waitUntil - now)}
-    </span>
-  ) : (
-    <span className="figure text-[18px]">{clockTime(now)}</span>
-  );
+  return <span className="figure text-[18px]">{clockTime(useNow())}</span>;
 }
 
 /** How long a fresh entry may be on its way before it is worth a word. */

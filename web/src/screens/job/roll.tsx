@@ -1,13 +1,18 @@
 /** The job log as a paper strip: every entry in order, withdrawn ones struck through. */
 import { inLogOrder, type FoldedEntry } from '@jeitinho/core';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { clockTime } from '../../data/now';
 import { asStored } from '../../data/local-store';
+import { Photo } from '../../parts/photo';
+import { FILTER_WORDS, passes, placeOfEntry, ROLL_FILTERS, type RollFilter } from './entry-place';
 import { entryWords } from './entry-words';
 import { useJob } from './job-context';
 
 export function Roll() {
-  const { state, entries, sheet, record } = useJob();
+  const { job, state, entries, sheet, record } = useJob();
+  const [filter, setFilter] = useState<RollFilter>('all');
+  const [wanted, setWanted] = useState('');
   const end = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // Braces: newer browsers return a promise here, which is no clean-up.
@@ -21,14 +26,52 @@ export function Roll() {
         Nothing yet. What you record appears here, newest at the bottom.
       </p>
     );
+  const lines = state.log
+    .map((entry) => ({ entry, words: entryWords(entry, sheet) }))
+    .filter(
+      ({ entry, words }) =>
+        passes(entry, filter) && words.toLowerCase().includes(wanted.trim().toLowerCase()),
+    );
   return (
     <>
+      <div className="flex gap-2 px-[18px] pt-2">
+        <label className="min-w-0 flex-1">
+          <span className="sr-only">Show of the roll</span>
+          <select
+            value={filter}
+            onChange={(event) => setFilter(event.target.value as RollFilter)}
+            className="min-h-11 w-full cursor-pointer border border-soft bg-card px-2 text-[15px] text-ink"
+          >
+            {ROLL_FILTERS.map((each) => (
+              <option key={each} value={each}>
+                {FILTER_WORDS[each]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="min-w-0 flex-1">
+          <span className="sr-only">Words in the roll</span>
+          <input
+            type="search"
+            value={wanted}
+            placeholder="words"
+            onChange={(event) => setWanted(event.target.value)}
+            className="min-h-11 w-full border border-soft bg-card px-2 text-[15px] text-ink"
+          />
+        </label>
+      </div>
+      {lines.length === 0 && (
+        <p role="status" className="px-[18px] text-soft">
+          Nothing of that kind in the roll.
+        </p>
+      )}
       <ol className="m-0 list-none px-[18px] py-2" aria-label="Roll, newest at the bottom">
-        {state.log.map((entry) => (
+        {lines.map(({ entry, words }) => (
           <RollLine
             key={entry.id}
             entry={entry}
-            words={entryWords(entry, sheet)}
+            words={words}
+            to={jumpTo(job.id, placeOfEntry(entry, sheet))}
             unsent={unsent.has(entry.id)}
             onWithdraw={
               canWithdraw(entry, state.signed !== undefined)
@@ -65,26 +108,40 @@ function canWithdraw(entry: FoldedEntry, signed: boolean): boolean {
   return !signed || entry.kind === 'signed';
 }
 
+const jumpTo = (job: string, place: string | undefined) =>
+  place === undefined ? undefined : `/jobs/${job}/${place}`;
+
 interface RollLineProps {
   readonly entry: FoldedEntry;
   readonly words: string;
+  /** Where it was made. */
+  readonly to: string | undefined;
   readonly unsent: boolean;
   readonly onWithdraw: (() => void) | undefined;
 }
 
-function RollLine({ entry, words, unsent, onWithdraw }: RollLineProps) {
+function RollLine({ entry, words, to, unsent, onWithdraw }: RollLineProps) {
   const struck = entry.withdrawnBy !== undefined;
+  const text = struck ? (
+    <>
+      <s className="text-soft">{words}</s> <span className="text-[13px] text-soft">withdrawn</span>
+    </>
+  ) : (
+    words
+  );
   return (
     <li className="flex items-center gap-2 border-b border-hair text-[15px]">
       <span className="figure shrink-0 text-[13px] text-soft">{clockTime(entry.at)}</span>
       <span className="min-w-0 flex-1 py-1.5">
-        {struck ? (
-          <>
-            <s className="text-soft">{words}</s>{' '}
-            <span className="text-[13px] text-soft">withdrawn</span>
-          </>
+        {to === undefined ? (
+          text
         ) : (
-          words
+          <Link to={to} className="flex min-h-8 items-center text-ink no-underline hover:underline">
+            <span>{text}</span>
+          </Link>
+        )}
+        {entry.kind === 'photo' && !struck && (
+          <Photo hash={entry.body.hash} words={words} className="mt-1 max-h-28" />
         )}
         {unsent && <span className="text-[13px] text-soft"> · to send</span>}
       </span>

@@ -11,6 +11,7 @@ import { countdown, useNow } from '../../data/now';
 import { BoardDrawing } from '../../parts/board/board-drawing';
 import { useJob } from '../job/job-context';
 import { MeterChip } from '../measure/meter-dialog';
+import { FallForecast, FallLimits } from './fall-panel';
 
 export interface BusEntry {
   readonly text: string;
@@ -51,20 +52,27 @@ export function BusStep({ entry }: { entry: BusEntry }) {
   const left = (state.energy.waitUntil ?? 0) - now;
   const { bus } = sheet.safety;
   return (
-    <div className="grid gap-5 max-lg:gap-2 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
-      <BoardDrawing sheet={sheet} red={bus.red} black={bus.black} />
-      <div>
+    <div className="grid gap-x-5 gap-y-2 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+      <div className="max-lg:contents">
+        <div className="max-lg:order-1">
+          <BoardDrawing sheet={sheet} red={bus.red} black={bus.black} />
+        </div>
+        <div className="max-lg:order-3">
+          <FallForecast />
+        </div>
+      </div>
+      <div className="max-lg:order-2">
         <TooHigh />
         {left > 0 ? (
-          <p className="m-0">
+          <p className="m-0 flex items-center gap-3">
             <span
               role="timer"
               aria-label="Time still to wait"
-              className="figure text-[52px] leading-none max-lg:text-[34px]"
+              className="figure text-[44px] leading-none max-lg:text-[34px]"
             >
               {countdown(left)}
-            </span>{' '}
-            <span className="text-soft lg:block">
+            </span>
+            <span className="text-[15px] text-soft">
               still to wait. A reading now is kept, but proves nothing yet.
             </span>
           </p>
@@ -73,10 +81,11 @@ export function BusStep({ entry }: { entry: BusEntry }) {
             The wait is over. Measure now.
           </p>
         )}
-        <p className="m-0 mt-3 text-[18px] max-lg:mt-1">
+        <FallLimits />
+        <p className="m-0 mt-2 text-[18px] max-lg:mt-1">
           Meter on <strong>DC volts</strong>. {placementWords(sheet, bus)}.
         </p>
-        <label className="mt-2 block max-lg:mt-0 text-[14px] text-soft">
+        <label className="mt-1 block text-[14px] text-soft max-lg:mt-0">
           Bus volts
           <input
             autoFocus
@@ -86,16 +95,16 @@ export function BusStep({ entry }: { entry: BusEntry }) {
             value={entry.text}
             maxLength={24}
             onChange={(event) => entry.setText(event.target.value)}
-            className="reading-field figure block h-[76px] w-full max-lg:h-[60px] border-0 border-b-4 border-ink bg-transparent focus:border-jade text-[56px] text-ink"
+            className="reading-field figure block h-[72px] w-full border-0 border-b-4 border-ink bg-transparent text-[56px] text-ink focus:border-jade max-lg:h-[60px]"
           />
         </label>
         <p role="status" className="m-0 mt-1 min-h-6">
           <Echo parsed={entry.parsed} />
         </p>
-        <p className="m-0 text-[15px] text-soft">
+        <p className="m-0 mt-1 text-[15px] text-soft">
           Dead below {formatQuantity(bus.below, 'V')} · {sourceWords(sheet, bus.page)}
         </p>
-        <p className="m-0 mt-2 flex flex-wrap items-center gap-2 text-[15px] text-soft">
+        <p className="m-0 mt-1 flex flex-wrap items-center gap-2 text-[15px] text-soft">
           with <MeterChip />
         </p>
       </div>
@@ -112,7 +121,7 @@ function Echo({ parsed }: { parsed: TypedEntry }) {
 }
 
 function TooHigh() {
-  const { sheet, state } = useJob();
+  const { state } = useJob();
   const { bus } = state.energy;
   if (!bus) return null;
   const shown =
@@ -125,10 +134,7 @@ function TooHigh() {
     );
   return (
     <p role="alert" className="m-0 mb-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
-      <strong>{shown}: still charged.</strong>{' '}
-      {bus.waited
-        ? (sheet.safety.stuck ?? 'Do not go on. Wait, measure again, or stop and call.')
-        : 'Keep away and keep waiting.'}
+      <strong>{shown}: still charged.</strong> Keep away and keep waiting.
     </p>
   );
 }

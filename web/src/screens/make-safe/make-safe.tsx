@@ -8,8 +8,12 @@ import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
 import { useKeys } from '../../parts/keys';
+import { useSmallScreen } from '../../parts/small-screen';
 import { useJob } from '../job/job-context';
 import { BusStep, useBusEntry } from './bus-step';
+import { LicenceAsk } from './licence-ask';
+import { StopButton } from './stop-dialog';
+import { Stores } from './stores';
 
 /** Index of the step in hand; 4 once all are done. */
 function stepInHand(energy: Energy): number {
@@ -32,6 +36,8 @@ export function MakeSafe() {
   ];
   const act = acts[inHand]!;
   const armed = useArmed(`safe ${inHand}`);
+  // One button in the page, wherever it stands: its key must not open two dialogs.
+  const onKeypad = useSmallScreen() && inHand === 2;
   const ready = inHand === 4 || (armed && (inHand !== 2 || bus.ready));
   useKeys({ Enter: () => ready && act() });
   const labels = [
@@ -44,7 +50,9 @@ export function MakeSafe() {
   return (
     <>
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
-        <h1 className="m-0 text-[25px] font-bold max-lg:text-[20px]">
+        <h1
+          className={`m-0 text-[25px] font-bold max-lg:text-[20px] ${inHand === 2 ? 'max-lg:sr-only' : ''}`}
+        >
           {inHand === 4 ? 'Dead, and proven' : 'Make it safe to touch'}
         </h1>
         <Cautions sheet={sheet} open={inHand === 0} />
@@ -57,6 +65,8 @@ export function MakeSafe() {
           >
             Plug out or breaker off, locked or in your sight. {busName(sheet)} stays charged: do not
             touch anything yet.
+            <Stores />
+            <LicenceAsk />
           </Step>
           <Step n={1} inHand={inHand} title="Prove the meter" done="on a known source">
             Touch the leads to {sheet.safety.knownSource ?? 'a source you know is live'}. A dead
@@ -69,6 +79,7 @@ export function MakeSafe() {
             done={energy.bus && busWords(energy)}
           >
             <BusStep entry={bus} />
+            {onKeypad && <StopButton />}
           </Step>
           <Step
             n={3}
@@ -93,6 +104,7 @@ export function MakeSafe() {
       )}
       <div className={inHand === 2 ? 'max-lg:hidden' : ''}>
         <ActionBar title={footTitle(energy, inHand)} detail={<WaitLine energy={energy} />}>
+          {inHand < 4 && !onKeypad && <StopButton />}
           <Button kind="go" hint="Enter" onClick={act} disabled={!ready}>
             {labels[inHand]}
           </Button>
@@ -130,12 +142,12 @@ function WaitLine({ energy }: { energy: Energy }) {
 
 /** Read in full before the first step; one line to open again after that. */
 function Cautions({ sheet, open }: { sheet: Sheet; open: boolean }) {
-  const lines = [...(sheet.safety.cautions ?? []), ...(sheet.safety.licences ?? [])];
+  const lines = sheet.safety.cautions ?? [];
   return (
     <details
       key={String(open)}
       open={open}
-      className="mt-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2 text-[15px] max-lg:mt-1 max-lg:py-0.5"
+      className={`mt-3 border-l-4 border-marigold bg-marigold-tint px-4 text-[15px] max-lg:mt-1 max-lg:py-0.5 ${open ? 'py-2' : 'py-0'}`}
     >
       <summary className="flex min-h-8 cursor-pointer items-center font-semibold text-marigold">
         ▸ Mind this: {sheet.safety.volts} V may be stored here
@@ -164,7 +176,7 @@ function Step({ n, inHand, title, done, children }: StepProps) {
   return (
     <li
       aria-current={now ? 'step' : undefined}
-      className={`border-b border-hair py-3 ${!now && inHand === 2 ? 'max-lg:hidden' : ''} ${now ? 'border-l-4 border-l-jade bg-card px-4' : 'px-1'}`}
+      className={`border-b border-hair ${finished ? 'py-1' : 'py-3'} ${!now && inHand === 2 ? 'max-lg:hidden' : ''} ${now ? 'border-l-4 border-l-jade bg-card px-4' : 'px-1'}`}
     >
       <div className="flex items-baseline gap-3">
         <span className={`figure ${now ? 'text-[20px] font-bold' : 'text-soft'}`}>
@@ -177,7 +189,7 @@ function Step({ n, inHand, title, done, children }: StepProps) {
         </h2>
         {finished && done && <span className="text-[14px] text-soft">{done}</span>}
       </div>
-      {now && <div className="mt-2 pl-7 max-lg:pl-0">{children}</div>}
+      {now && <div className={`mt-2 ${n === 2 ? '' : 'pl-7 max-lg:pl-0'}`}>{children}</div>}
     </li>
   );
 }

@@ -1,5 +1,7 @@
 /** The answer within a blink: verdict in words, against what, and what it did to the suspects. */
 import {
+  CONTACT_OWED,
+  CONTACT_WORDS,
   formatQuantity,
   asTemperature,
   expectOf,
@@ -8,6 +10,7 @@ import {
   judgePurposes,
   limitsAt,
   limitWords,
+  overruledWords,
   sourceWords,
   verdictWords,
   type Assessment,
@@ -19,7 +22,10 @@ import {
 } from '@jeitinho/core';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { percent } from '../../parts/percent';
+import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
+import { DoubtPanel } from './doubt-panel';
+import type { Remark } from './remark-dialogs';
 import type { ReadingEntry } from './use-reading';
 import { readingAt } from './measure-card';
 
@@ -28,9 +34,11 @@ export interface AnswerProps {
   readonly point: TestPoint;
   readonly shown: TakenReading | undefined;
   readonly reading: ReadingEntry;
+  readonly onRemark: (remark: Remark, taken: TakenReading) => void;
+  readonly onRepeat: (observable: string) => void;
 }
 
-export function Answer({ test, point, shown, reading }: AnswerProps) {
+export function Answer({ test, point, shown, reading, onRemark, onRepeat }: AnswerProps) {
   const { sheet, state } = useJob();
   const index = test.points.indexOf(point);
   const previous = index > 0 ? readingAt(state, test, test.points[index - 1]!) : undefined;
@@ -45,14 +53,51 @@ export function Answer({ test, point, shown, reading }: AnswerProps) {
         <Echo reading={reading} />
       </p>
       {reading.text === '' && told && (
-        <Told
-          taken={told}
-          label={told === shown ? undefined : (told.point.name ?? told.point.id)}
-        />
+        <>
+          <Told
+            taken={told}
+            label={told === shown ? undefined : (told.point.name ?? told.point.id)}
+          />
+          <DoubtPanel
+            test={test}
+            taken={told}
+            onContact={() => onRemark('contact', told)}
+            onRepeat={onRepeat}
+          />
+          {told === shown && <RemarkButtons taken={told} onRemark={onRemark} />}
+        </>
       )}
       <p className="m-0 mt-1 text-[14px] text-soft max-lg:hidden">
         Limit {words} · {sourceWords(sheet, test.page)}
       </p>
+    </div>
+  );
+}
+
+/** Void and overruling, always in reach of the finding they are about. */
+export function RemarkButtons<T extends Taken>({
+  taken,
+  onRemark,
+}: {
+  taken: T;
+  onRemark: (remark: Remark, taken: T) => void;
+}) {
+  return (
+    <div className="mt-1 flex flex-wrap items-center gap-1">
+      {taken.overruled ? (
+        <p className="m-0 border-l-4 border-marigold bg-marigold-tint px-3 py-1 text-[15px]">
+          {overruledWords(taken)}
+        </p>
+      ) : (
+        <Button kind="quiet" hint="j" onClick={() => onRemark('overrule', taken)}>
+          Judge otherwise
+        </Button>
+      )}
+      {taken.standing.kind !== 'void' && (
+        <Button kind="quiet" hint="v" onClick={() => onRemark('void', taken)}>
+          Void
+        </Button>
+      )}
     </div>
   );
 }
@@ -72,7 +117,8 @@ function Told({ taken, label }: { taken: TakenReading; label: string | undefined
   const { sheet, assessment } = useJob();
   const { judgement, standing } = taken;
   const isVoid = standing.kind === 'void';
-  const words = isVoid ? 'Void' : verdictWords(judgement);
+  const owed = isVoid && standing.because === CONTACT_OWED;
+  const words = owed ? 'Nothing there' : isVoid ? 'Void' : verdictWords(judgement);
   return (
     <div role="status" aria-label="Verdict" className="flex items-start gap-3">
       <span className="pt-1">
@@ -90,7 +136,11 @@ function Told({ taken, label }: { taken: TakenReading; label: string | undefined
           {words}
         </p>
         <p className="m-0 text-[15px] text-soft max-lg:text-[14px]">
-          {isVoid ? `${standing.because}.` : detailWords(sheet, taken, assessment)}
+          {owed
+            ? 'A probe on paint shows the same: void until contact is proven.'
+            : isVoid
+              ? `${standing.because}.`
+              : detailWords(sheet, taken, assessment)}
         </p>
       </div>
     </div>
@@ -110,10 +160,7 @@ function detailWords(sheet: Sheet, taken: TakenReading, assessment: Assessment):
     parts.push(
       `±${formatQuantity(judgement.u * Math.sqrt(3), expectOf(test, point).unit, 2)} by the meter.`,
     );
-  if (judgement.contactOwed && !taken.contact)
-    parts.push(
-      'Nothing there accuses only with proven contact: touch the leads, scrape to metal, repeat.',
-    );
+  if (taken.contact) parts.push(`Contact: ${CONTACT_WORDS[taken.contact]}.`);
   const moved = movedWords(taken, assessment);
   if (moved) parts.push(moved);
   return parts.join(' ');

@@ -1,18 +1,30 @@
 /** A test without a meter: look, listen, try. One press answers it. */
-import { outcomeWords, sourceWords, type AskTest } from '@jeitinho/core';
+import { outcomeWords, sourceWords, type AskTest, type TakenAnswer } from '@jeitinho/core';
 import { useLoneDigit } from '../../parts/lone-digit';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
-import { movedWords } from './answer';
+import { movedWords, RemarkButtons } from './answer';
+import type { Remark } from './remark-dialogs';
 
 export interface AskCardProps {
   readonly test: AskTest;
   readonly blocked: boolean;
   readonly settled: boolean;
   readonly onAnswer: (answer: string) => void;
+  readonly onRemark: (remark: Remark, taken: TakenAnswer) => void;
 }
 
-export function AskCard({ test, blocked, settled, onAnswer }: AskCardProps) {
+/** With which sense, or with what, the question is answered. */
+const HOW_WORDS: Readonly<Record<AskTest['how'], string>> = {
+  look: 'by eye',
+  listen: 'by ear',
+  smell: 'by nose',
+  try: 'try it and see',
+  read: 'read it off',
+  compare: 'compare the two',
+};
+
+export function AskCard({ test, blocked, settled, onAnswer, onRemark }: AskCardProps) {
   const { sheet, state, assessment } = useJob();
   const answers = Object.keys(test.answers);
   const taken = state.current.get(test.id);
@@ -23,6 +35,7 @@ export function AskCard({ test, blocked, settled, onAnswer }: AskCardProps) {
   });
   return (
     <div className="max-w-2xl">
+      <p className="m-0 text-[15px] text-soft">{HOW_WORDS[test.how]}</p>
       <p className="m-0 text-[20px] font-semibold">{test.asks}</p>
       {!blocked && (
         <div role="group" aria-label="Answers" className="mt-3 flex flex-col gap-2">
@@ -69,6 +82,7 @@ export function AskCard({ test, blocked, settled, onAnswer }: AskCardProps) {
           </div>
         </div>
       )}
+      {chosen && <RemarkButtons taken={chosen} onRemark={onRemark} />}
       <p className="mt-3 mb-0 text-[14px] text-soft">{sourceWords(sheet, test.page)}</p>
     </div>
   );

@@ -12,7 +12,9 @@ import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
 import { useJob } from '../job/job-context';
+import { useSmallScreen } from '../../parts/small-screen';
 import type { CurrentStep } from './current-step';
+import { PhotoButton } from './photo-button';
 import { TestPicker } from './test-head';
 import type { ReadingEntry } from './use-reading';
 
@@ -62,6 +64,7 @@ export function FootBar(props: FootBarProps) {
       )}
     </>
   );
+  const small = useSmallScreen();
   const next = nextWords(sheet, state, current);
   return (
     <>
@@ -76,6 +79,7 @@ export function FootBar(props: FootBarProps) {
       <div className="no-print border-t border-hair px-3.5 pb-2 lg:hidden">
         <div className="flex items-center justify-between gap-1 py-1">
           <TestPicker current={current} />
+          {small && <PhotoButton step={current.step} />}
           {side}
         </div>
         {reading ? (
@@ -128,7 +132,7 @@ function stepWords(sheet: Sheet, step: Step, next: Step): string {
   if (next.test !== step.test) return next.test.title;
   const point = isMeasured(next.test) && next.test.points.find((each) => each.id === next.point);
   return point
-    ? placementWords(sheet, point).toLowerCase().replace('red on', 'same test, red on')
+    ? `same test, ${placementWords(sheet, point).replace(/^./, (first) => first.toLowerCase())}`
     : next.test.title;
 }
 

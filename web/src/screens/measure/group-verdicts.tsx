@@ -1,4 +1,4 @@
-/** What the readings of a test say together, as soon as all of them stand. */
+/** What the readings of a test say together, as soon as it can be told. */
 import { ruleTitle, verdictWords, type MeasureTest } from '@jeitinho/core';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
@@ -9,7 +9,7 @@ export function GroupVerdicts({ test }: { test: MeasureTest }) {
   if (groups.length === 0) return null;
   return (
     <ul role="status" aria-label="Taken together" className="m-0 mt-3 list-none p-0">
-      {groups.map(({ rule, judgement }) => (
+      {groups.map(({ rule, judgement, taken, of }) => (
         <li key={rule.id} className="flex items-start gap-3 border border-hair bg-card px-3 py-2">
           <span className="pt-0.5">
             <VerdictMark verdict={judgement.verdict} outcome={judgement.outcome} />
@@ -18,7 +18,10 @@ export function GroupVerdicts({ test }: { test: MeasureTest }) {
             <strong className={VERDICT_TEXT[judgement.verdict]}>
               {ruleTitle(rule)}: {verdictWords(judgement).toLowerCase()}
             </strong>
-            <span className="block text-[15px] text-soft">{judgement.sentence}</span>
+            <span className="block text-[15px] text-soft">
+              {judgement.sentence}
+              {taken < of && ` Told after ${taken} of ${of}: the rest cannot mend it.`}
+            </span>
           </span>
         </li>
       ))}

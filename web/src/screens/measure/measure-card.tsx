@@ -8,11 +8,14 @@ import {
   placementWords,
   splitQuantity,
   unitSymbol,
+  formatQuantity,
   locate,
+  placeName,
   placeDetail,
   stillAsked,
   type JobState,
   type MeasureTest,
+  type Sheet,
   type TakenReading,
   type TestPoint,
 } from '@jeitinho/core';
@@ -23,6 +26,9 @@ import { GivenField } from './given-field';
 import { GroupVerdicts } from './group-verdicts';
 import { useJob } from '../job/job-context';
 import { Answer } from './answer';
+import { PhaseStrip } from './phase-strip';
+import type { Remark } from './remark-dialogs';
+import { SizeAsk, type SizeAskProps } from './size-ask';
 import { PointTable } from './point-table';
 import type { ReadingEntry } from './use-reading';
 
@@ -34,6 +40,11 @@ export interface MeasureCardProps {
   /** Not yet taken, or being taken again: no old figure in the field. */
   readonly repeating: boolean;
   readonly onPick: (observable: string) => void;
+  /** Asked before the typed figure is kept: the same with another prefix. */
+  readonly sizing: SizeAskProps | undefined;
+  readonly onRemark: (remark: Remark, taken: TakenReading) => void;
+  readonly onRepeat: (observable: string) => void;
+  readonly onPaste: (text: string) => void;
 }
 
 export function MeasureCard({
@@ -43,6 +54,10 @@ export function MeasureCard({
   blocked,
   repeating,
   onPick,
+  sizing,
+  onRemark,
+  onRepeat,
+  onPaste,
 }: MeasureCardProps) {
   const { sheet, state } = useJob();
   const point = test.points.find((each) => each.id === pointId)!;
@@ -52,18 +67,34 @@ export function MeasureCard({
   const asked = stillAsked(state, test, point);
   return (
     <>
-      <div className="grid gap-x-5 gap-y-2 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
-        <BoardDrawing sheet={sheet} red={point.red} black={point.black} />
+      <PhaseStrip test={test} point={point} />
+      <div
+        className={`grid gap-x-5 gap-y-2 ${point.red === undefined ? 'max-w-2xl' : 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]'}`}
+      >
+        <BoardDrawing
+          sheet={sheet}
+          red={point.red}
+          black={point.black}
+          known={(ref) => readThere(sheet, state, ref)}
+        />
         <div className="min-w-0">
           <Placement point={point} />
           {!blocked && <GivenField test={test} point={point} />}
           {!blocked && !asked && (
-            <Field test={test} point={point} reading={reading} shown={shown} />
+            <Field test={test} point={point} reading={reading} shown={shown} onPaste={onPaste} />
           )}
+          {sizing && <SizeAsk {...sizing} />}
           <div className="flex flex-col max-lg:flex-col-reverse">
             {limits && <LimitBand expect={limits} marks={marksOf(test, point, state, reading)} />}
             {!blocked && !asked && (
-              <Answer test={test} point={point} shown={shown} reading={reading} />
+              <Answer
+                test={test}
+                point={point}
+                shown={shown}
+                reading={reading}
+                onRemark={onRemark}
+                onRepeat={onRepeat}
+              />
             )}
           </div>
         </div>
@@ -72,6 +103,24 @@ export function MeasureCard({
       {test.points.length > 1 && <PointTable test={test} current={point} onPick={onPick} />}
     </>
   );
+}
+
+/** What was read at a place, newest last: for the one who touches its pin in the drawing. */
+export function readThere(sheet: Sheet, state: JobState, ref: string): string | undefined {
+  const figures = [...state.current.values()].flatMap((taken) => {
+    if (taken.kind !== 'reading' || (taken.point.red !== ref && taken.point.black !== ref))
+      return [];
+    const { reading, judgement, test, point } = taken;
+    const other = taken.point.red === ref ? taken.point.black : taken.point.red;
+    const place = other === undefined ? undefined : locate(sheet, other);
+    const against = place ? ` against ${placeName(place)}` : '';
+    const figure =
+      reading.kind === 'overload'
+        ? 'OL'
+        : formatQuantity(judgement.corrected!, expectOf(test, point).unit);
+    return [`read ${figure}${against}`];
+  });
+  return figures.length > 0 ? figures.join('; ') : undefined;
 }
 
 /** The reading that stands at a point; series stand on their own card. */
@@ -116,9 +165,10 @@ interface FieldProps {
   readonly point: TestPoint;
   readonly reading: ReadingEntry;
   readonly shown: TakenReading | undefined;
+  readonly onPaste: (text: string) => void;
 }
 
-function Field({ test, point, reading, shown }: FieldProps) {
+function Field({ test, point, reading, shown, onPaste }: FieldProps) {
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => {
     field.current?.focus({ preventScroll: true });
@@ -146,6 +196,13 @@ function Field({ test, point, reading, shown }: FieldProps) {
         maxLength={24}
         placeholder={figure?.digits ?? ''}
         onChange={(event) => reading.setText(event.target.value)}
+        onPaste={(event) => {
+          const text = event.clipboardData.getData('text');
+          // A column belongs to several points; a single figure to this one.
+          if (!/[\n\t]/.test(text.trim())) return;
+          event.preventDefault();
+          onPaste(text);
+        }}
         className="reading-field figure block h-[88px] min-w-0 flex-1 border-0 bg-transparent p-0 text-[72px] leading-none text-ink placeholder:text-ink placeholder:opacity-100 max-lg:h-[64px] max-lg:text-[56px]"
       />
       <span aria-hidden="true" className="figure pb-3 text-[32px] text-soft max-lg:pb-2">

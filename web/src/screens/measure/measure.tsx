@@ -4,31 +4,44 @@ import {
   energyRefusal,
   expectOf,
   findPoint,
+  functionOf,
   isMeasured,
   isSeries,
+  judgeTaken,
+  limitsAt,
   meterProblem,
   nextStep,
   observableId,
+  otherSize,
   stateOf,
   stillAsked,
+  type Judgement,
+  type OtherSize,
   type Refusal,
+  type Taken,
 } from '@jeitinho/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { useDraft } from '../../data/draft';
 import { useArmed } from '../../parts/armed';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { AskCard } from './ask-card';
 import { useCurrentStep } from './current-step';
+import { wantsAnswer } from './doubt-panel';
 import { FootBar } from './foot-bar';
 import { LeadZeroCard } from './lead-zero';
 import { MeasureCard } from './measure-card';
+import { PasteDialog } from './paste-dialog';
+import { RemarkDialog, type Remark } from './remark-dialogs';
 import { SkipDialog } from './skip-dialog';
 import { StateGate } from './state-gate';
 import { TestHead } from './test-head';
 import { MeterDialog } from './meter-dialog';
 import { TrackCard } from './track-card';
 import { useReading } from './use-reading';
+import { useSpoken } from './use-spoken';
+import { isTimed, WindowPanel } from './window-panel';
 
 export function Measure() {
   const { job, sheet, state, record, undo } = useJob();
@@ -44,6 +57,11 @@ export function Measure() {
   const [skipping, setSkipping] = useState(false);
   const [zeroing, setZeroing] = useState(false);
   const [repeating, setRepeating] = useState<string>();
+  const [sizing, setSizing] = useState<{ text: string; other: OtherSize }>();
+  const [remark, setRemark] = useState<{ kind: Remark; taken: Taken }>();
+  const [pasting, setPasting] = useState<string>();
+  const [second, setSecond] = useDraft(`second.${job.id}`);
+  useSpoken(step);
 
   // A test that was not begun is skipped whole, a begun one point by point.
   const begun = measured?.points.some((each) => state.current.has(observableId(measured, each.id)));
@@ -67,25 +85,51 @@ export function Measure() {
     const beyond = nextStep(sheet, state, step.observable, { leaveTest: !begun });
     if (beyond) goTo(beyond.observable);
   };
-  const keep = async () => {
+  const { parsed } = reading;
+  const asksSize = sizing && sizing.text === reading.text ? sizing : undefined;
+  /** What the figure would be called, before it is kept. */
+  const foreseen = (value: number | undefined): Judgement | undefined => {
+    if (!measured || !point || (parsed.kind !== 'value' && parsed.kind !== 'overload')) return;
+    const figure =
+      parsed.kind === 'value'
+        ? { kind: 'value' as const, value: value ?? parsed.value }
+        : { kind: 'overload' as const };
+    const { meters, lead, given } = state;
+    return judgeTaken(sheet, measured, point, figure, { meters, lead, given: given.get(test.id) });
+  };
+  const keep = async (value?: number) => {
     if (!reading.ready) return;
+    const limits = measured && point && limitsAt(sheet, state, measured, point);
+    const other =
+      limits && value === undefined && parsed.kind === 'value'
+        ? otherSize(limits, parsed.value, functionOf(measured, point))
+        : undefined;
+    if (other) return setSizing({ text: reading.text, other });
+    setSizing(undefined);
     setRepeating(undefined);
-    const kept = reading.keep();
+    const stays = wantsAnswer(foreseen(value));
+    const kept = reading.keep(value);
     // The next placement at once; back here, with what was typed, should the rules refuse it.
-    if (nextPoint) goTo(nextPoint.observable);
+    if (nextPoint && !stays) goTo(nextPoint.observable);
     if (!(await kept)) goTo(step.observable);
   };
   const answer = async (words: string) => {
     if (await record('answer', { test: test.id, answer: words })) setRepeating(undefined);
   };
   const armed = useArmed(`${step.observable} ${refusal?.code}`);
-  const confirmLive = () => void record('energised', { precautions: true });
+  const attended = !sheet.safety.secondPerson || second.trim() !== '';
+  const confirmLive = () =>
+    void record('energised', {
+      precautions: true,
+      ...(sheet.safety.secondPerson && { second: second.trim() }),
+    });
   const primary = () => {
     if (refusal?.code === 'dead-not-proven') void navigate(`/jobs/${job.id}/safe`);
     else if (refusal?.code === 'meter-unfit') setChoosingMeter(true);
     else if (refusal) {
-      if (armed) confirmLive();
-    } else if (!empty) void keep();
+      if (armed && attended) confirmLive();
+    } else if (asksSize) return;
+    else if (!empty) void keep();
     else if (settled || state.skipped.has(step.observable)) goOn();
   };
   /** Back to the place of what was undone: it will want another figure. */
@@ -107,6 +151,10 @@ export function Measure() {
       r: taken && whenEmpty(() => setRepeating(step.observable)),
       n: whenEmpty(goOn),
       z: whenEmpty(() => void undoHere()),
+      c: owesContact(taken) && whenEmpty(() => setRemark({ kind: 'contact', taken })),
+      j: taken && settled && whenEmpty(() => setRemark({ kind: 'overrule', taken })),
+      v: taken && settled && whenEmpty(() => setRemark({ kind: 'void', taken })),
+      g: measured && !series && !refusal ? whenEmpty(() => setPasting('')) : undefined,
       l: measured?.function === 'ohm' ? whenEmpty(() => setZeroing(true)) : undefined,
       o: measured && !series && !refusal ? whenEmpty(() => reading.setText('OL')) : undefined,
     }),
@@ -116,7 +164,15 @@ export function Measure() {
     <>
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-4 max-lg:px-3.5 max-lg:py-2">
         <TestHead current={current} onZero={() => setZeroing(true)} />
-        {refusal && <StateGate refusal={refusal} state={stateOf(sheet, test)} />}
+        {refusal && (
+          <StateGate
+            refusal={refusal}
+            state={stateOf(sheet, test)}
+            second={second}
+            onSecond={setSecond}
+          />
+        )}
+        {!refusal && isTimed(stateOf(sheet, test)) && <WindowPanel test={test} />}
         {zeroing ? (
           <LeadZeroCard onDone={() => setZeroing(false)} />
         ) : measured && point && series ? (
@@ -126,6 +182,7 @@ export function Measure() {
             point={point}
             blocked={refusal !== undefined}
             settled={settled}
+            onRemark={(kind, of) => setRemark({ kind, taken: of })}
           />
         ) : measured ? (
           <MeasureCard
@@ -135,6 +192,22 @@ export function Measure() {
             blocked={refusal !== undefined}
             repeating={!settled}
             onPick={goTo}
+            sizing={
+              asksSize && parsed.kind === 'value'
+                ? {
+                    typed: parsed.echo,
+                    other: asksSize.other,
+                    onTyped: () => void keep(parsed.value),
+                    onOther: () => void keep(asksSize.other.value),
+                  }
+                : undefined
+            }
+            onRemark={(kind, of) => setRemark({ kind, taken: of })}
+            onRepeat={(observable) => {
+              goTo(observable);
+              setRepeating(observable);
+            }}
+            onPaste={setPasting}
           />
         ) : (
           !isMeasured(test) && (
@@ -143,6 +216,7 @@ export function Measure() {
               blocked={refusal !== undefined}
               settled={settled}
               onAnswer={(words) => void answer(words)}
+              onRemark={(kind, of) => setRemark({ kind, taken: of })}
             />
           )
         )}
@@ -152,12 +226,25 @@ export function Measure() {
         reading={measured && !series && !asked && !zeroing && !refusal ? reading : undefined}
         idle={series ? 'Record the series' : asked ? 'That figure first' : 'Choose an answer'}
         refusal={refusal}
-        armed={armed}
+        armed={armed && attended}
         settled={settled || state.skipped.has(step.observable)}
         onPrimary={primary}
         onSkip={() => setSkipping(true)}
         onUndo={() => void undoHere()}
       />
+      <RemarkDialog
+        remark={remark?.kind}
+        taken={remark?.taken}
+        onClose={() => setRemark(undefined)}
+      />
+      {measured && point && (
+        <PasteDialog
+          test={measured}
+          from={point}
+          text={pasting}
+          onClose={() => setPasting(undefined)}
+        />
+      )}
       <MeterDialog open={choosingMeter} onOpenChange={setChoosingMeter} />
       <SkipDialog
         open={skipping}
@@ -173,9 +260,17 @@ export function Measure() {
   );
 }
 
+/** Whether a finding waits for its proof of contact. */
+const owesContact = (taken: Taken | undefined): taken is Taken =>
+  taken?.kind === 'reading' && taken.judgement.contactOwed;
+
 /** Drops what is not there, so that those keys stay free for typing. */
-function defined(keys: Record<string, (() => void) | undefined>): Record<string, () => void> {
+function defined(
+  keys: Record<string, (() => void) | false | undefined>,
+): Record<string, () => void> {
   return Object.fromEntries(
-    Object.entries(keys).filter((pair): pair is [string, () => void] => pair[1] !== undefined),
+    Object.entries(keys).filter(
+      (pair): pair is [string, () => void] => typeof pair[1] === 'function',
+    ),
   );
 }

@@ -2,8 +2,16 @@
 import type { Refusal, SheetState } from '@jeitinho/core';
 import { useJob } from '../job/job-context';
 
-export function StateGate({ refusal, state }: { refusal: Refusal; state: SheetState }) {
-  const { sheet } = useJob();
+export interface StateGateProps {
+  readonly refusal: Refusal;
+  readonly state: SheetState;
+  /** Who stands in reach, where the sheet asks for somebody. */
+  readonly second: string;
+  readonly onSecond: (name: string) => void;
+}
+
+export function StateGate({ refusal, state, second, onSecond }: StateGateProps) {
+  const { sheet, state: job } = useJob();
   const meter = refusal.code === 'meter-unfit';
   const live = refusal.code !== 'dead-not-proven' && !meter;
   return (
@@ -25,6 +33,23 @@ export function StateGate({ refusal, state }: { refusal: Refusal; state: SheetSt
               come first.
             </li>
           </ul>
+          {job.licence && !job.licence.body.held && (
+            <p className="m-0 mt-2 font-semibold">
+              Nobody here holds the licence: no live work. Stop and call.
+            </p>
+          )}
+          {sheet.safety.secondPerson && (
+            <label className="mt-2 block font-semibold">
+              Who stands in reach and can switch off?
+              <input
+                autoComplete="off"
+                value={second}
+                maxLength={120}
+                onChange={(event) => onSecond(event.target.value)}
+                className="mt-1 block min-h-12 w-full max-w-sm border border-soft bg-card px-3 text-[18px] font-normal text-ink"
+              />
+            </label>
+          )}
           {state.enter && <p className="m-0 mt-2 font-semibold">{state.enter.join(' ')}</p>}
         </>
       )}

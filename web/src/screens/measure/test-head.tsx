@@ -1,6 +1,7 @@
 /** Head of the measuring card: what and why in a line, machine state, dial, access still owed. */
 import {
   accessOwed,
+  accessShared,
   buzzerMisleads,
   findPoint,
   functionOf,
@@ -13,8 +14,10 @@ import {
   type Test,
 } from '@jeitinho/core';
 import { MeterChip } from './meter-dialog';
+import { PhotoButton } from './photo-button';
 import { ReckonerChip } from './reckoner-chip';
 import { useKeys } from '../../parts/keys';
+import { useSmallScreen } from '../../parts/small-screen';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';
 
@@ -32,16 +35,19 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
   const had = (test.access ?? []).filter((id) => !owed.includes(id));
   const tick = (id: string) => void record('access', { access: id });
   const nextOwed = owed[0];
+  const small = useSmallScreen();
   // Always ours, so that one press too many does not land in the reading.
   useKeys({ a: () => nextOwed && tick(nextOwed) });
   const access = (id: string) => sheet.access?.find((each) => each.id === id);
   return (
     <header>
       <div className="flex items-start justify-between gap-3">
-        <h1 className="m-0 min-w-0 text-[25px] leading-tight font-bold max-lg:text-[20px]">
+        <h1 className="m-0 min-w-0 text-[25px] leading-tight font-bold max-lg:text-[18px]">
           {test.title}
         </h1>
-        <span className="max-lg:hidden">
+        <span className="flex shrink-0 items-center gap-1 max-lg:hidden">
+          {!small && <PhotoButton step={current.step} />}
+          <ReckonerChip />
           <TestPicker current={current} />
         </span>
         {fn && (
@@ -64,8 +70,15 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
           </li>
         )}
         {had.map((id) => (
-          <li key={id} className={`${CHIP} border-jade text-jade max-lg:hidden`}>
-            ✓ {access(id)?.name ?? id}
+          <li key={id} className="max-lg:hidden">
+            <button
+              type="button"
+              aria-label={`${access(id)?.name ?? id}, done. Put it back`}
+              onClick={() => void record('access', { access: id, back: true })}
+              className={`${CHIP} min-h-11 cursor-pointer border-jade text-jade`}
+            >
+              ✓ {access(id)?.name ?? id}
+            </button>
           </li>
         ))}
         {owed.map((id) => (
@@ -77,6 +90,7 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
             >
               ☐ {access(id)?.name ?? id}
               {access(id)?.energy === 'dead' && <span className="text-marigold">(supply off)</span>}
+              <Shared count={accessShared(sheet, state, test.id, id).length} />
             </button>
           </li>
         ))}
@@ -89,9 +103,7 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
           </li>
         )}
         <LeadChip test={test} onZero={onZero} />
-        <li className="max-lg:hidden">
-          <ReckonerChip />
-        </li>
+
         {fn && METER_FUNCTIONS[fn].metered && (
           <li className="max-lg:hidden">
             <MeterChip />
@@ -99,6 +111,16 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
         )}
       </ul>
     </header>
+  );
+}
+
+/** Gained once, it serves these too. */
+function Shared({ count }: { count: number }) {
+  if (count === 0) return null;
+  return (
+    <span className="text-soft max-lg:hidden">
+      also for {count} {count === 1 ? 'other test' : 'others'}
+    </span>
   );
 }
 
@@ -148,7 +170,7 @@ export function TestPicker({ current }: { current: CurrentStep }) {
             current.steps.find((step) => step.test.id === event.target.value)!.observable,
           )
         }
-        className="min-h-11 max-w-48 cursor-pointer border border-soft bg-card px-2 text-ink max-lg:max-w-28"
+        className="min-h-11 max-w-48 cursor-pointer border border-soft bg-card px-2 text-ink max-lg:max-w-20"
       >
         {testsOf(sheet).map((test, i) => (
           <option key={test.id} value={test.id}>

@@ -20,8 +20,11 @@ export interface ReadingEntry {
   /** Why what is typed cannot be kept; undefined while it can, or nothing is typed. */
   readonly problem: string | undefined;
   readonly ready: boolean;
-  /** @returns whether it was kept; what is typed stays in the field otherwise. */
-  readonly keep: () => Promise<boolean>;
+  /**
+   * @param value - Kept instead of the typed one: the same figure with its prefix put right.
+   * @returns whether it was kept; what is typed stays in the field otherwise.
+   */
+  readonly keep: (value?: number) => Promise<boolean>;
 }
 
 export function useReading(test: MeasureTest | undefined, point: string): ReadingEntry {
@@ -40,7 +43,7 @@ export function useReading(test: MeasureTest | undefined, point: string): Readin
     fn !== undefined &&
     problem === undefined &&
     (parsed.kind === 'value' || parsed.kind === 'overload' || parsed.kind === 'not-taken');
-  const keep = async () => {
+  const keep = async (value?: number) => {
     if (!ready) return false;
     setSent({ key, text });
     const kept =
@@ -52,7 +55,7 @@ export function useReading(test: MeasureTest | undefined, point: string): Readin
             function: fn,
             reading:
               parsed.kind === 'value'
-                ? { kind: 'value', value: parsed.value }
+                ? { kind: 'value', value: value ?? parsed.value }
                 : { kind: 'overload' },
             typed: text.trim().slice(0, 60),
           });

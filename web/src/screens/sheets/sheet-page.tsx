@@ -92,7 +92,7 @@ function Read({ sheet, older }: { sheet: Sheet; older: boolean }) {
         <div className="grid gap-4 lg:grid-cols-2">
           {sheet.boards.map((board) => (
             <div key={board.id} className="break-inside-avoid">
-              <BoardFigure board={board} />
+              <BoardFigure board={board} plain />
               <PinTables board={board} />
             </div>
           ))}

@@ -3,6 +3,7 @@ import { sourceWords, type Report, type ReportRow } from '@jeitinho/core';
 import type { ReactNode } from 'react';
 import { clockTime, longDay } from '../../data/now';
 import { percent } from '../../parts/percent';
+import { Photo } from '../../parts/photo';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
 
@@ -76,6 +77,20 @@ export function ReportPaper({ report }: { report: Report }) {
           </ul>
         </Section>
       </div>
+      {report.photos.length > 0 && (
+        <section className="mt-6">
+          <h2 className="m-0 mb-2 text-[17px] font-bold">Pictures</h2>
+          <ul className="m-0 grid list-none grid-cols-3 gap-3 p-0 max-lg:grid-cols-2">
+            {report.photos.map(({ hash, at, caption, where }, i) => (
+              <li key={i} className="break-inside-avoid text-[14px]">
+                <Photo hash={hash} words={caption || 'Picture'} className="w-full" />
+                <span className="figure">{clockTime(at)}</span>{' '}
+                {[where, caption].filter(Boolean).join(': ')}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <footer className="mt-8 grid grid-cols-2 gap-8 text-[14px]">
         <SignLine role="Technician" name={report.signed?.technician} at={report.signed?.at} />
         <SignLine role="Customer" name={report.signed?.customer} at={undefined} />
@@ -117,7 +132,9 @@ function Found({ report }: { report: Report }) {
           <p className="m-0">
             {decision.text.startsWith('Replace') &&
               `Likelihood when decided: ${percent(decision.probability)}. `}
-            {!decision.followsEvidence && 'Not the first suspect; '}
+            {decision.text.startsWith('Replace') &&
+              !decision.followsEvidence &&
+              'Not the first suspect; '}
             {decision.reason && `reason given: ${decision.reason}`}
           </p>
         </>

@@ -135,6 +135,7 @@ function Drawn({ piece, board }: { piece: Piece; board: Board }) {
     return (
       <ConnectorShape
         connector={board.connectors![piece.index]!}
+        numbered={false}
         hot={[]}
         onTouch={() => undefined}
       />

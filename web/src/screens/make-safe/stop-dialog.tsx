@@ -1,0 +1,122 @@
+/** Honest endings: it cannot be made safe here, or it is for somebody else. Both close the visit well. */
+import { ENDING_WORDS, type DecisionAction } from '@jeitinho/core';
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useDraft } from '../../data/draft';
+import { Button } from '../../parts/button';
+import { DialogFrame } from '../../parts/dialog-frame';
+import { useKeys } from '../../parts/keys';
+import { useJob } from '../job/job-context';
+
+const ENDINGS: readonly [DecisionAction, string][] = [
+  ['cannot-make-safe', 'It cannot be made safe here'],
+  ['stop-and-call', 'Stop, and call somebody who may'],
+];
+
+const LEAVING = [
+  'covers closed',
+  'supply locked off',
+  'marked: do not open, may be charged',
+  'customer told',
+] as const;
+
+export function StopButton() {
+  const [open, setOpen] = useState(false);
+  useKeys({ x: () => setOpen(true) }, { whileTyping: false });
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger asChild>
+        <Button kind="quiet" hint="x">
+          Stop here
+        </Button>
+      </Dialog.Trigger>
+      <DialogFrame title="Stop here">
+        <StopForm />
+      </DialogFrame>
+    </Dialog.Root>
+  );
+}
+
+function StopForm() {
+  const { job, assessment, record } = useJob();
+  const navigate = useNavigate();
+  const [action, setAction] = useState<DecisionAction>('cannot-make-safe');
+  const [why, setWhy] = useDraft(`stop.${job.id}`);
+  const [left, setLeft] = useState<readonly string[]>([]);
+  const stop = async () => {
+    if (why.trim() === '') return;
+    const reason = [why.trim(), left.length > 0 && `Left so: ${left.join('; ')}.`]
+      .filter(Boolean)
+      .join(' ');
+    const leading = assessment.parts[0]?.part.id ?? null;
+    const body = { action, part: null, leading, probability: 0, reason };
+    if (!(await record('decision', body))) return;
+    setWhy('');
+    void navigate(`/jobs/${job.id}/sign`);
+  };
+  return (
+    <form
+      className="mt-2 flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void stop();
+      }}
+    >
+      <fieldset className="m-0 border-0 p-0">
+        <legend className="text-[15px] text-soft">
+          A unit left closed, marked and handed on is a respectable result.
+        </legend>
+        {ENDINGS.map(([value, words]) => (
+          <label key={value} className="flex min-h-11 items-center gap-3 text-[18px]">
+            <input
+              type="radio"
+              name="ending"
+              checked={action === value}
+              onChange={() => setAction(value)}
+              className="h-5 w-5 accent-jade"
+            />
+            {words}
+          </label>
+        ))}
+      </fieldset>
+      <label className="text-[14px] text-soft">
+        Why, and whom to call
+        <textarea
+          autoFocus
+          rows={2}
+          maxLength={1000}
+          value={why}
+          onChange={(event) => setWhy(event.target.value)}
+          className="block w-full border border-soft bg-paper px-3 py-2 text-[18px] text-ink"
+        />
+      </label>
+      <fieldset className="m-0 border-0 p-0">
+        <legend className="text-[14px] text-soft">How the unit is left</legend>
+        {LEAVING.map((line) => (
+          <label key={line} className="flex min-h-11 items-center gap-3">
+            <input
+              type="checkbox"
+              checked={left.includes(line)}
+              onChange={(event) =>
+                setLeft(
+                  event.target.checked ? [...left, line] : left.filter((each) => each !== line),
+                )
+              }
+              className="h-5 w-5 accent-jade"
+            />
+            {line}
+          </label>
+        ))}
+      </fieldset>
+      <div className="flex gap-2">
+        <Button kind="danger" type="submit" disabled={why.trim() === ''}>
+          {ENDING_WORDS[action].split(':')[0]}
+        </Button>
+        <Dialog.Close asChild>
+          <Button kind="quiet">Go on with the job</Button>
+        </Dialog.Close>
+      </div>
+    </form>
+  );
+}

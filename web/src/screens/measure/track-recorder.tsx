@@ -1,0 +1,149 @@
+/** Figures of a series, each stamped when it is kept; the event marked; by keyboard or by thumb. */
+import {
+  driverOf,
+  eventOf,
+  parseEntry,
+  secondsOf,
+  type Sample,
+  type SeriesExpectation,
+} from '@jeitinho/core';
+import { useState } from 'react';
+import { useNow } from '../../data/now';
+import { Button } from '../../parts/button';
+import { Keypad } from '../../parts/keypad';
+import { useSmallScreen } from '../../parts/small-screen';
+import type { TrackDraft } from './track-draft';
+
+/** A pause this long was an interruption: a dead battery, a telephone call. */
+const INTERRUPTED_MS = 60_000;
+
+export interface TrackRecorderProps {
+  readonly expect: SeriesExpectation;
+  readonly draft: TrackDraft;
+  readonly onDraft: (draft: TrackDraft) => void;
+}
+
+export function TrackRecorder({ expect, draft, onDraft }: TrackRecorderProps) {
+  const [text, setText] = useState('');
+  const [driverText, setDriverText] = useState('');
+  const [typing, setTyping] = useState<'figure' | 'driver'>('figure');
+  const small = useSmallScreen();
+  const now = useNow(500);
+  const parsed = parseEntry(text, expect.unit);
+  const driver = driverOf(expect);
+  const driverValue = Number(driverText.replace(',', '.'));
+  const driverMissing =
+    driver !== undefined && (driverText.trim() === '' || Number.isNaN(driverValue));
+  const event = eventOf(expect);
+  const light = expect.kind === 'pattern';
+  const last = draft.samples.at(-1);
+  const elapsed = last ? Math.max(0, Math.floor((now - draft.startedAt) / 1000)) : 0;
+  const seconds = secondsOf(expect);
+  const pause = last ? now - (draft.startedAt + last.t * 1000) : 0;
+  const ready = parsed.kind === 'value' && !driverMissing;
+
+  const add = (value: number) => {
+    const at = Date.now();
+    const startedAt = last ? draft.startedAt : (draft.eventAt ?? at);
+    const sample: Sample = {
+      // A clock set back must not make a figure older than the one before it.
+      t: Math.max(last?.t ?? 0, (at - startedAt) / 1000),
+      value,
+      ...(driver !== undefined && { driver: driverValue }),
+    };
+    onDraft({ ...draft, startedAt, samples: [...draft.samples, sample] });
+    setText('');
+  };
+  const field = (which: 'figure' | 'driver') => ({
+    inputMode: small ? ('none' as const) : ('decimal' as const),
+    autoComplete: 'off',
+    onFocus: () => setTyping(which),
+  });
+
+  return (
+    <form
+      data-keys="off"
+      onSubmit={(submit) => {
+        submit.preventDefault();
+        if (ready) add(parsed.value);
+      }}
+    >
+      <p className="m-0 text-[15px] text-soft">
+        <span role="timer" className="figure text-[22px] text-ink">
+          {elapsed} s
+        </span>{' '}
+        {seconds > 0 ? `of ${seconds} s` : ''} · {draft.samples.length} figures
+        <span className="max-lg:hidden">. Each one is stamped when you keep it.</span>
+      </p>
+      {pause > INTERRUPTED_MS && (
+        <p role="status" className="m-0 border-l-4 border-marigold bg-marigold-tint px-3 py-1">
+          Nothing for {Math.round(pause / 60_000)} min. All figures so far are kept: go on, keep
+          them, or start over.
+        </p>
+      )}
+      {light ? (
+        <div className="mt-2 flex gap-2">
+          <Button onClick={() => add(1)}>Light on now</Button>
+          <Button onClick={() => add(0)}>Light off now</Button>
+        </div>
+      ) : (
+        <div className="mt-2 flex flex-wrap items-end gap-2">
+          {driver !== undefined && (
+            <label className="text-[14px] text-soft">
+              {driver}
+              <input
+                {...field('driver')}
+                value={driverText}
+                maxLength={12}
+                onChange={(change) => setDriverText(change.target.value)}
+                className={`figure block min-h-12 w-28 border bg-card px-3 text-[20px] text-ink ${typing === 'driver' ? 'border-2 border-jade' : 'border-soft'}`}
+              />
+            </label>
+          )}
+          <label className="text-[14px] text-soft">
+            Figure now
+            <input
+              autoFocus
+              {...field('figure')}
+              value={text}
+              maxLength={24}
+              onChange={(change) => setText(change.target.value)}
+              className={`figure block min-h-12 w-40 border bg-card px-3 text-[22px] text-ink ${typing === 'figure' ? 'border-2 border-jade' : 'border-soft'}`}
+            />
+          </label>
+          <Button type="submit" disabled={!ready} className="max-lg:hidden">
+            Add
+          </Button>
+        </div>
+      )}
+      <p role="status" className="m-0 mt-1 min-h-6">
+        {parsed.kind === 'error' ? (
+          <span className="text-brick">{parsed.message}</span>
+        ) : parsed.kind === 'value' ? (
+          <span className="figure">{parsed.echo}</span>
+        ) : null}
+      </p>
+      {event !== undefined && (
+        <Button
+          className="mb-2"
+          aria-pressed={draft.eventAt !== undefined}
+          onClick={() => {
+            const at = Date.now();
+            onDraft({ ...draft, startedAt: last ? draft.startedAt : at, eventAt: at });
+          }}
+        >
+          {draft.eventAt === undefined ? `Mark now: ${event}` : `✓ marked: ${event}`}
+        </Button>
+      )}
+      {!light && (
+        <Keypad
+          text={typing === 'driver' ? driverText : text}
+          onText={typing === 'driver' ? setDriverText : setText}
+          onKeep={() => parsed.kind === 'value' && add(parsed.value)}
+          keep="Add"
+          canKeep={ready}
+        />
+      )}
+    </form>
+  );
+}
