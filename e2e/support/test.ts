@@ -2,7 +2,18 @@
 import { test as base, expect, type Page } from '@playwright/test';
 import { freePort, Jeitinho } from './jeitinho';
 
-export const test = base.extend<{ newJob: () => Promise<string> }, { jeitinho: Jeitinho }>({
+/** Units of the demo world. */
+export const UNITS = {
+  fridge: '01930000-0000-7000-8000-000000000021',
+  rooftop: '01930000-0000-7000-8000-000000000121',
+  boiler: '01930000-0000-7000-8000-000000000124',
+  dryer: '01930000-0000-7000-8000-000000000127',
+} as const;
+
+export const test = base.extend<
+  { newJob: (unit?: keyof typeof UNITS) => Promise<string> },
+  { jeitinho: Jeitinho }
+>({
   jeitinho: [
     // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
@@ -15,14 +26,14 @@ export const test = base.extend<{ newJob: () => Promise<string> }, { jeitinho: J
     { scope: 'worker', timeout: 120_000 },
   ],
   baseURL: async ({ jeitinho }, use) => use(jeitinho.url),
-  /** Opens a fresh job on the café's fridge; gives its id. */
+  /** Opens a fresh job, on the café's fridge where nothing else is said; gives its id. */
   newJob: async ({ jeitinho }, use) => {
-    await use(async () => {
+    await use(async (unit = 'fridge') => {
       const response = await fetch(`${jeitinho.url}/api/v1/jobs`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({
-          unitId: '01930000-0000-7000-8000-000000000021',
+          unitId: UNITS[unit],
           complaint: 'Warm inside, no hum.',
         }),
       });

@@ -148,6 +148,10 @@ test('a live test as found asks for the precautions once, and not again', async 
   await expect(page.getByText('One hand, insulated probes, nothing metal worn.')).toBeVisible();
   await confirm(page, 'Precautions taken');
   await reading(page, '0');
+  // Nothing there accuses only once the contact is proven.
+  await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('Nothing there');
+  await page.keyboard.press('c');
+  await press(page, '4');
   await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('Out: nothing there');
   await page.goto(`/jobs/${id}/measure?test=rail-5`);
   await expect(page.getByRole('textbox', { name: /^Reading/ })).toBeVisible();

@@ -1,19 +1,8 @@
 /** The same visit on a phone, with the thumb: keypad, taps, the strip pulled up from below. */
+import { keypad, PHONE, tap } from '../support/phone';
 import { expect, test, type Page } from '../support/test';
 
-test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
-
-const tap = (page: Page, name: string | RegExp, exact = true) =>
-  page.getByRole('button', { name, exact }).tap();
-
-const NAMES: Record<string, string> = { k: 'kilo', '.': 'decimal point', O: 'overload' };
-
-async function keypad(page: Page, figure: string): Promise<void> {
-  const pad = page.getByRole('group', { name: 'Keypad' });
-  for (const key of figure === 'OL' ? ['O'] : figure)
-    await pad.getByRole('button', { name: NAMES[key] ?? key, exact: true }).tap();
-  await pad.getByRole('button', { name: /^Keep/ }).tap();
-}
+test.use(PHONE);
 
 const goOn = (page: Page) => tap(page, 'Go on');
 

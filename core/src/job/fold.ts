@@ -578,7 +578,9 @@ function finish(draft: Draft, log: FoldedEntry[], sheet: Sheet): JobState {
     if (each.standing.kind === 'withdrawn') return each;
     if (last.get(each.observable) !== each) return { ...each, standing: { kind: 'repeated' } };
     const because = voids.get(each.observable);
-    return because === undefined || each.standing.kind === 'void'
+    // Without its supply it says nothing anyway: no use asking for contact first.
+    const stands = each.standing.kind === 'void' && each.standing.because !== CONTACT_OWED;
+    return because === undefined || stands
       ? each
       : { ...each, standing: { kind: 'void', because } };
   });

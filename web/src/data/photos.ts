@@ -2,8 +2,8 @@
  * Photographs: shrunk and turned upright on the device, named by the hash of their bytes, kept here first
  * and sent when the server answers. The entry in the log names the hash only.
  */
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex } from '@noble/hashes/utils.js';
+import { sha256 } from '@noble/hashes/sha2';
+import { bytesToHex } from '@noble/hashes/utils';
 import { Unreachable } from './api';
 import { localStore, type LocalPhoto, type LocalStore } from './local-store';
 

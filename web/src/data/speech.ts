@@ -12,7 +12,9 @@ export interface SpeechSettings {
 const KEY = 'jeitinho.speech';
 const OFF: SpeechSettings = { on: false, voice: '', rate: 1 };
 const listeners = new Set<() => void>();
-let settings = read();
+let settings: SpeechSettings | undefined;
+/** Read when first asked for, so that the words can be used where there is no storage. */
+const current = () => (settings ??= read());
 
 function read(): SpeechSettings {
   try {
@@ -25,7 +27,7 @@ function read(): SpeechSettings {
 }
 
 export function setSpeech(next: Partial<SpeechSettings>): void {
-  settings = { ...settings, ...next };
+  settings = { ...current(), ...next };
   localStorage.setItem(KEY, JSON.stringify(settings));
   if (!settings.on) globalThis.speechSynthesis?.cancel();
   for (const listener of listeners) listener();
@@ -37,7 +39,7 @@ export const useSpeech = (): SpeechSettings =>
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
-    () => settings,
+    current,
   );
 
 export const canSpeak = (): boolean => 'speechSynthesis' in globalThis;
@@ -63,16 +65,16 @@ export function asSpoken(text: string): string {
  * @param after - Behind what is being said, not instead of it.
  */
 export function say(text: string, after = false): void {
-  if (settings.on) speak(text, after);
+  if (current().on) speak(text, after);
 }
 
 /** Says it even while speech is off: for trying a voice. */
 export function speak(text: string, after = false): void {
   if (!canSpeak() || text.trim() === '') return;
   const words = new SpeechSynthesisUtterance(asSpoken(text));
-  const voice = speechSynthesis.getVoices().find(({ name }) => name === settings.voice);
+  const voice = speechSynthesis.getVoices().find(({ name }) => name === current().voice);
   if (voice) words.voice = voice;
-  words.rate = settings.rate;
+  words.rate = current().rate;
   if (!after) speechSynthesis.cancel();
   speechSynthesis.speak(words);
 }

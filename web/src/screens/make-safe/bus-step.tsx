@@ -1,5 +1,6 @@
 /** The bus reading: countdown, placement, entry, and what a reading above the limit means. */
 import {
+  dischargeOf,
   formatQuantity,
   parseEntry,
   placementWords,
@@ -121,7 +122,7 @@ function Echo({ parsed }: { parsed: TypedEntry }) {
 }
 
 function TooHigh() {
-  const { state } = useJob();
+  const { sheet, state } = useJob();
   const { bus } = state.energy;
   if (!bus) return null;
   const shown =
@@ -134,7 +135,10 @@ function TooHigh() {
     );
   return (
     <p role="alert" className="m-0 mb-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
-      <strong>{shown}: still charged.</strong> Keep away and keep waiting.
+      <strong>{shown}: still charged.</strong>{' '}
+      {bus.waited && !dischargeOf(sheet, state.energy)?.stuck
+        ? (sheet.safety.stuck ?? 'Do not go on. Wait, measure again, or stop and call.')
+        : 'Keep away and keep waiting.'}
     </p>
   );
 }

@@ -15,6 +15,7 @@ import { useState } from 'react';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { useJob } from '../job/job-context';
+import { columnOf } from './column';
 
 export interface PasteDialogProps {
   readonly test: MeasureTest;
@@ -22,21 +23,6 @@ export interface PasteDialogProps {
   readonly from: TestPoint;
   readonly text: string | undefined;
   readonly onClose: () => void;
-}
-
-/** Figures of a copied column: the last cell of each row, so that a label before it does no harm. */
-export function columnOf(text: string): string[] {
-  return text
-    .replace(/\r/g, '')
-    .split('\n')
-    .filter((line) => line.trim() !== '')
-    .map((line) =>
-      line
-        .split(/\t|;/)
-        .filter((cell) => cell.trim() !== '')
-        .at(-1)!
-        .trim(),
-    );
 }
 
 export function PasteDialog({ test, from, text, onClose }: PasteDialogProps) {

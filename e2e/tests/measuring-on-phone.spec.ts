@@ -1,0 +1,94 @@
+/** The same three jobs with the thumb: keypad, taps, and nothing wider than the screen. */
+import { keypad, PHONE, tap, tapFigure } from '../support/phone';
+import { expect, test, type Page } from '../support/test';
+
+test.use(PHONE);
+
+const verdict = (page: Page) => page.getByRole('status', { name: 'Verdict' });
+const fits = async (page: Page) =>
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+
+async function makeDead(page: Page, wait: string): Promise<void> {
+  await tap(page, /^Isolated and locked/);
+  await tap(page, /^Meter proven/);
+  await page.clock.fastForward(wait);
+  await keypad(page, '2.4');
+  await tap(page, /^Meter proven again/);
+  await expect(page.getByRole('heading', { name: 'Dead, and proven' })).toBeVisible();
+}
+
+test('the rooftop unit’s bridge and insulation', async ({ page, newJob }) => {
+  test.setTimeout(180_000);
+  await page.clock.install();
+  const id = await newJob('rooftop');
+  await page.goto(`/jobs/${id}/safe`);
+  await tap(page, 'We hold what this job needs');
+  await tap(page, /^Isolated and locked/);
+  await tap(page, /^Meter proven/);
+  await page.clock.fastForward('01:00');
+  await keypad(page, '300');
+  await page.clock.fastForward('00:30');
+  await keypad(page, '180');
+  await expect(page.getByRole('region', { name: 'How the bus falls' })).toContainText('unplug');
+  await fits(page);
+  await page.clock.fastForward('07:00');
+  await keypad(page, '2.4');
+  await tap(page, /^Meter proven again/);
+  await page.goto(`/jobs/${id}/measure?test=igbt`);
+  await tap(page, /Cover off/, false);
+  await tap(page, /Inverter cover off/, false);
+  await tap(page, /U, V, W off/, false);
+  for (const figure of ['.452', '.449', '.455', '.45', '.447', '.453']) await keypad(page, figure);
+  for (let i = 0; i < 6; i += 1) await keypad(page, 'OL');
+  await expect(page.getByRole('status', { name: 'Taken together' })).toContainText(
+    '6 drops agree, 6 block.',
+  );
+  await fits(page);
+  await page.goto(`/jobs/${id}/measure?test=insulation`);
+  await tap(page, 'Take another meter');
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Insulation tester/ })
+    .tap();
+  await keypad(page, '220M');
+  await expect(verdict(page)).toContainText('In');
+});
+
+test('the dryer’s before and after', async ({ page, newJob }) => {
+  const id = await newJob('dryer');
+  await page.goto(`/jobs/${id}/measure?test=light`);
+  await tap(page, /^Precautions taken/);
+  await tap(page, /Top off/, false);
+  for (const figure of ['126', '.2', '.4', '98']) await keypad(page, figure);
+  await expect(page.getByRole('row').filter({ hasText: 'In' })).toHaveCount(4);
+  await fits(page);
+});
+
+test('the boiler’s flame current as a track', async ({ page, newJob }) => {
+  test.setTimeout(120_000);
+  await page.clock.install();
+  const id = await newJob('boiler');
+  await page.goto(`/jobs/${id}/safe`);
+  await makeDead(page, '02:01');
+  await page.goto(`/jobs/${id}/measure?test=flame-current`);
+  await tap(page, /Front panel off/, false);
+  await tap(page, /Electrode lead off/, false);
+  await tap(page, /^Precautions taken/);
+  for (const [rate, current] of [
+    ['20', '3.1µ'],
+    ['50', '5.4µ'],
+    ['75', '7.6µ'],
+    ['100', '9.2µ'],
+  ] as const) {
+    await page.getByLabel('burner rate in percent').tap();
+    await page.getByLabel('burner rate in percent').fill('');
+    await tapFigure(page, rate);
+    await page.getByLabel('Figure now').tap();
+    await keypad(page, current);
+    await page.clock.fastForward('00:08');
+  }
+  await expect(verdict(page)).toContainText('In');
+  await tap(page, 'Keep this series');
+  await expect(verdict(page)).toContainText('4 figures');
+  await fits(page);
+});

@@ -1,0 +1,236 @@
+/** What goes wrong with two hands on probes: a lost prefix, exchanged leads, a clock set, a bad picture. */
+import {
+  confirm,
+  expect,
+  press,
+  proveDead,
+  reading,
+  rollCount,
+  test,
+  type Page,
+} from '../support/test';
+
+test.use({ viewport: { width: 1280, height: 800 } });
+
+const verdict = (page: Page) => page.getByRole('status', { name: 'Verdict' });
+
+/** The rooftop unit proven dead, at one of its tests, with the access gained. */
+async function rooftopDead(page: Page, id: string, at: string, access = 3): Promise<void> {
+  await page.goto(`/jobs/${id}/safe`);
+  await confirm(page, 'Isolated and locked');
+  await confirm(page, 'Meter proven');
+  await page.clock.fastForward('08:01');
+  await reading(page, '2.8');
+  await confirm(page, 'Meter proven again');
+  await page.goto(`/jobs/${id}/measure?at=${encodeURIComponent(at)}`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  for (let i = 0; i < access; i += 1) await press(page, 'a');
+}
+
+test('a figure a thousand times off is asked about, and kept either way', async ({
+  page,
+  newJob,
+}) => {
+  await page.clock.install();
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/safe`);
+  await proveDead(page);
+  await page.goto(`/jobs/${id}/measure?test=cab-sensor`);
+  await press(page, 'a');
+  await press(page, 'a');
+  const kept = await rollCount(page);
+  await page.keyboard.type('5.2');
+  await page.keyboard.press('Enter');
+  const ask = page.getByRole('alert', { name: 'Which size' });
+  await expect(ask).toContainText(/5\.2.kΩ or 5\.2.Ω\?/);
+  expect(await rollCount(page)).toBe(kept);
+  // Enter alone decides nothing: a double press must not.
+  await page.keyboard.press('Enter');
+  expect(await rollCount(page)).toBe(kept);
+  await press(page, '1');
+  await expect(verdict(page)).toContainText('In');
+  await expect(page.getByRole('textbox', { name: /now 5\.2 kΩ/ })).toBeVisible();
+  await page.keyboard.press('r');
+  await page.keyboard.type('5.2');
+  await page.keyboard.press('Enter');
+  await press(page, '2');
+  await expect(verdict(page)).toContainText('Out');
+});
+
+test('exchanged leads are seen, and the two readings exchanged in one press', async ({
+  page,
+  newJob,
+}) => {
+  await page.clock.install();
+  await rooftopDead(page, await newJob('rooftop'), 'igbt@U-P');
+  await reading(page, 'o');
+  await page.goto(page.url().replace('U-P', 'P-U'));
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await reading(page, '0.45');
+  const exchanged = page.getByRole('region', { name: 'Leads exchanged' });
+  await expect(exchanged).toContainText('P-U and U-P look exchanged');
+  await exchanged.getByRole('button').click();
+  await expect(page.getByRole('row').filter({ hasText: 'U-P' }).first()).toContainText(/0\.45.*In/);
+  await expect(page.getByRole('row').filter({ hasText: 'P-U' }).first()).toContainText(/OL.*In/);
+});
+
+test('a minus on DC is judged by its size and flagged; on ohms it is no reading', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/measure?test=rail-5`);
+  await confirm(page, 'Precautions taken');
+  await reading(page, '-5.02');
+  await expect(verdict(page)).toContainText('In');
+  await expect(verdict(page)).toContainText('leads swapped or polarity reversed');
+});
+
+test('a copied column fills the rest of the table, and leaving in its middle loses nothing', async ({
+  page,
+  newJob,
+}) => {
+  await page.clock.install();
+  const id = await newJob('rooftop');
+  await rooftopDead(page, id, 'igbt@U-P');
+  await reading(page, '.452');
+  await page.keyboard.type('.44');
+  await page.getByRole('link', { name: /^Read/ }).click();
+  await expect(page.getByRole('heading', { name: 'What does the display show?' })).toBeVisible();
+  await page.goto(`/jobs/${id}/measure?test=igbt`);
+  await expect(page.getByRole('textbox', { name: /^Reading/ })).toHaveValue('.44');
+  await page.getByRole('textbox', { name: /^Reading/ }).fill('');
+  await page.keyboard.press('g');
+  const dialog = page.getByRole('dialog', { name: 'A column of readings' });
+  const column = ['V-P\t0,449', 'W-P\t0.455', '.45', 'words', '.453', 'OL'];
+  await dialog.getByLabel('One figure a line').fill(column.join('\n'));
+  await expect(dialog.getByRole('row', { name: /N-V/ })).toContainText('is not a figure');
+  await expect(dialog.getByRole('button', { name: 'Keep 6 readings' })).toBeDisabled();
+  await dialog.getByLabel('One figure a line').fill(column.join('\n').replace('words', '.447'));
+  await expect(dialog.getByRole('row', { name: /N-V/ })).toContainText(/0\.447/);
+  await dialog.getByRole('button', { name: 'Keep 6 readings' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole('row').filter({ hasText: /In$/ })).toHaveCount(7);
+});
+
+test('a clock set on the device moves no wait', async ({ page, newJob }) => {
+  await page.clock.install({ time: new Date() });
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/safe`);
+  await confirm(page, 'Isolated and locked');
+  await confirm(page, 'Meter proven');
+  await expect(page.getByRole('timer', { name: 'Time still to wait' })).toContainText(/4:5\d/);
+  await page.clock.runFor(1500);
+  await page.clock.setSystemTime(new Date(Date.now() - 3_600_000));
+  await page.clock.runFor(2500);
+  await expect(page.getByText('This device’s clock was set.')).toBeVisible();
+  await expect(page.getByRole('timer', { name: 'Time still to wait' })).toContainText(/4:[45]\d/);
+  await page.getByRole('tab', { name: /^Roll/ }).click();
+  await expect(page.getByText(/clock was set by −1 h; waits were kept/)).toBeVisible();
+});
+
+test('a picture of 40 MB is shrunk and kept by its hash; what is no picture is refused', async ({
+  page,
+  newJob,
+  jeitinho,
+}) => {
+  test.setTimeout(180_000);
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/measure?test=rail-5`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.keyboard.press('p');
+  const dialog = page.getByRole('dialog', { name: 'Photograph' });
+  await dialog.getByLabel('What it shows').fill('C1 bulged');
+  await dialog
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not one') });
+  await expect(dialog.getByRole('status')).toContainText('“notes.jpg” is not a picture');
+  await expect(dialog.getByLabel('What it shows')).toHaveValue('C1 bulged');
+  const before = await rollCount(page);
+  await dialog
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'board.bmp', mimeType: 'image/bmp', buffer: bitmap(3700, 3600) });
+  await expect(dialog).toBeHidden({ timeout: 60_000 });
+  expect(await rollCount(page)).toBe(before + 1);
+  await expect
+    .poll(async () => {
+      const list = await fetch(`${jeitinho.url}/api/v1/jobs/${id}/entries`);
+      const { entries } = (await list.json()) as { entries: { kind: string; body: Photo }[] };
+      const photo = entries.find(({ kind }) => kind === 'photo')?.body;
+      if (!photo) return 'no entry yet';
+      const file = await fetch(`${jeitinho.url}/api/v1/photos/${photo.hash}`);
+      if (!file.ok) return 'no picture yet';
+      const bytes = await file.arrayBuffer();
+      expect(photo).toMatchObject({ width: 1600, caption: 'C1 bulged', bytes: bytes.byteLength });
+      expect(bytes.byteLength).toBeLessThan(2_000_000);
+      return photo.place;
+    })
+    .toBe('main.TP5');
+  await page.getByRole('tab', { name: /^Roll/ }).click();
+  await expect(page.getByRole('img', { name: /C1 bulged/ })).toBeVisible();
+  await page.goto(`/jobs/${id}/sign`);
+  await expect(
+    page.getByRole('article', { name: 'Service report' }).getByRole('img', { name: 'C1 bulged' }),
+  ).toBeVisible();
+});
+
+interface Photo {
+  readonly hash: string;
+  readonly place?: string;
+}
+
+/** An uncompressed picture of that many pixels. */
+function bitmap(width: number, height: number): Buffer {
+  const row = Math.ceil((width * 3) / 4) * 4;
+  const bytes = Buffer.alloc(54 + row * height, 0x66);
+  bytes.write('BM');
+  bytes.writeUInt32LE(bytes.length, 2);
+  bytes.writeUInt32LE(0, 6);
+  bytes.writeUInt32LE(54, 10);
+  bytes.writeUInt32LE(40, 14);
+  bytes.writeInt32LE(width, 18);
+  bytes.writeInt32LE(height, 22);
+  bytes.writeUInt16LE(1, 26);
+  bytes.writeUInt16LE(24, 28);
+  bytes.fill(0, 30, 54);
+  return bytes;
+}
+
+test('a dead test is recorded neither LIVE nor NOT PROVEN, not even past the app', async ({
+  newJob,
+  jeitinho,
+}) => {
+  const id = await newJob();
+  const post = async (kind: string, body: object) => {
+    const entry = {
+      id: `01950000-0000-7000-8000-${Math.floor(Math.random() * 1e12)
+        .toString()
+        .padStart(12, '0')}`,
+      kind,
+      at: new Date().toISOString(),
+      author: 'Ana',
+      body,
+    };
+    const response = await fetch(`${jeitinho.url}/api/v1/jobs/${id}/entries`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries: [entry] }),
+    });
+    return (await response.json()) as { code?: string; detail?: string };
+  };
+  const dead = {
+    test: 'inv-fuse',
+    point: 'F1',
+    function: 'ohm',
+    reading: { kind: 'value', value: 0.4 },
+    typed: '0.4',
+  };
+  const live = await post('reading', dead);
+  expect(live.code).toBe('dead-not-proven');
+  expect(live.detail).toContain('The unit is LIVE.');
+  await post('safed', { step: 'isolated' });
+  const unproven = await post('reading', dead);
+  expect(unproven.code).toBe('dead-not-proven');
+  expect(unproven.detail).toContain('Dead is not proven');
+  expect((await post('access', { access: 'comp-off' })).code).toBe('dead-not-proven');
+});
