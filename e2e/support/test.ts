@@ -67,7 +67,8 @@ export async function opened(page: Page): Promise<number> {
 
 /** How many lines the roll has, as its tab says. */
 export async function rollCount(page: Page): Promise<number> {
-  const text = await page.getByRole('tab', { name: /^Roll/ }).innerText();
+  // Behind a dialog it is hidden from readers, and still counts.
+  const text = await page.getByRole('tab', { name: /^Roll/, includeHidden: true }).innerText();
   return Number(/\d+/.exec(text)?.[0] ?? 0);
 }
 

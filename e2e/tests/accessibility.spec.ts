@@ -1,6 +1,6 @@
 /** axe on every screen, by day and by night, at tablet and phone size. */
 import AxeBuilder from '@axe-core/playwright';
-import { expect, press, proveDead, reading, test } from '../support/test';
+import { confirm, expect, press, proveDead, reading, test } from '../support/test';
 
 const SIGNED = '01930000-0000-7000-8000-000000000034';
 
@@ -112,6 +112,97 @@ for (const [name, colorScheme, viewport] of [
       await page.getByRole('button', { name: /^Meter in hand/ }).click();
       await expect(page.getByRole('dialog').getByRole('button', { name: /^Clamp/ })).toBeVisible();
       await clean('which meter');
+    });
+
+    test('axe finds nothing while making safe and measuring', async ({ page, newJob }) => {
+      test.setTimeout(300_000);
+      await page.clock.install();
+      const phone = viewport.width < 1024;
+      const clean = async (where: string) => {
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        const told = violations.map(
+          (v) => `${where}: ${v.id} at ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
+        );
+        expect(told).toEqual([]);
+      };
+      const rooftop = await newJob('rooftop');
+      const at = async (step: string, fresh = '05:00') => {
+        await page.goto(`/jobs/${rooftop}/${step}`);
+        await page.getByRole('heading', { level: 1 }).waitFor();
+        await page.clock.fastForward(fresh);
+      };
+      await at('measure?test=test-lamps', '00:01');
+      await expect(page.getByLabel('Who stands in reach and can switch off?')).toBeVisible();
+      await clean('live gate');
+      await page.goto(`/jobs/${rooftop}/safe`);
+      await confirm(page, 'Isolated and locked');
+      await confirm(page, 'Meter proven');
+      const bus = async (volts: string) => {
+        await page.getByLabel('Bus volts').fill(volts);
+        await page.getByLabel('Bus volts').press('Enter');
+        await expect(page.getByLabel('Bus volts')).toHaveValue('');
+      };
+      await bus('312');
+      await page.clock.fastForward('00:40');
+      await bus('190');
+      await expect(page.getByRole('region', { name: 'Clocks' })).toBeVisible();
+      await clean('the bus falling');
+      await page.clock.fastForward('08:00');
+      await bus('189.5');
+      await expect(page.getByText('It does not fall as it should.')).toBeVisible();
+      if (!phone) {
+        await page.keyboard.press('x');
+        await expect(page.getByRole('dialog', { name: 'Stop here' })).toBeVisible();
+        await clean('stop here');
+        await page.keyboard.press('Escape');
+      }
+      await bus('2.4');
+      await confirm(page, 'Meter proven again');
+      await at('measure?at=igbt%40U-P', '00:01');
+      for (const name of [/Cover off/, /Inverter cover off/, /U, V, W off/])
+        await page.getByRole('button', { name }).first().click();
+      await page.getByRole('textbox', { name: /^Reading/ }).fill('OL');
+      await page.getByRole('textbox', { name: /^Reading/ }).press('Enter');
+      await expect(page.getByRole('region', { name: 'Contact owed' })).toBeVisible();
+      await clean('contact owed');
+      await page.getByRole('button', { name: 'Contact is proven' }).click();
+      await clean('how contact was proven');
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Judge otherwise' }).click();
+      await expect(page.getByRole('dialog', { name: 'Judge otherwise: why?' })).toBeVisible();
+      await clean('judge otherwise');
+      await page.keyboard.press('Escape');
+      for (const [open, dialog] of [
+        ['Start a clock', 'Start a clock'],
+        ['Spoken prompts: off', 'Spoken prompts'],
+        ['Photo', 'Photograph'],
+      ] as const) {
+        await page.getByRole('button', { name: open, exact: true }).click();
+        await expect(page.getByRole('dialog', { name: dialog })).toBeVisible();
+        await clean(dialog);
+        await page.keyboard.press('Escape');
+        await expect(page.getByRole('dialog')).toHaveCount(0);
+      }
+      const dryer = await newJob('dryer');
+      await page.goto(`/jobs/${dryer}/measure?test=light`);
+      await confirm(page, 'Precautions taken');
+      await page.getByRole('button', { name: 'Connector', exact: true }).click();
+      await expect(page.getByRole('img', { name: /seen from the pin side/ })).toBeVisible();
+      await clean('a connector alone');
+      const boiler = await newJob('boiler');
+      await page.goto(`/jobs/${boiler}/measure?test=attempts`);
+      await confirm(page, 'Precautions taken');
+      for (let i = 0; i < 3; i += 1) {
+        await page.getByRole('button', { name: /^Begun/ }).click();
+        await expect(page.getByText(`${i + 1} of 3`)).toBeVisible();
+      }
+      await clean('attempts');
+      await page.goto(`/jobs/${boiler}/measure?test=flame-current`);
+      await page.getByLabel('burner rate in percent').fill('20');
+      await page.getByLabel('Figure now').fill('3.1u');
+      await page.getByLabel('Figure now').press('Enter');
+      await expect(page.getByRole('img', { name: /^Track of/ })).toBeVisible();
+      await clean('a track');
     });
   });
 }

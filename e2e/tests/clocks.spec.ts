@@ -5,11 +5,20 @@ test.use({ viewport: { width: 1280, height: 800 } });
 
 const rail = (page: Page) => page.getByRole('region', { name: 'Clocks' });
 
+interface Heard {
+  readonly tones: number;
+  readonly shakes: number;
+  readonly notices: number;
+}
+
 /** Counts the tones and the shakes that the page asks for. */
-async function listening(page: Page): Promise<() => Promise<{ tones: number; shakes: number }>> {
+async function listening(page: Page): Promise<() => Promise<Heard>> {
   await page.addInitScript(() => {
-    const heard = { tones: 0, shakes: 0 };
+    const heard = { tones: 0, shakes: 0, notices: 0 };
     Object.assign(window, { heard });
+    ServiceWorkerRegistration.prototype.showNotification = async () => {
+      heard.notices += 1;
+    };
     const start = OscillatorNode.prototype.start;
     OscillatorNode.prototype.start = function (...args) {
       heard.tones += 1;
@@ -20,14 +29,15 @@ async function listening(page: Page): Promise<() => Promise<{ tones: number; sha
       return true;
     };
   });
-  return () =>
-    page.evaluate(() => (window as never as { heard: { tones: number; shakes: number } }).heard);
+  return () => page.evaluate(() => (window as never as { heard: Heard }).heard);
 }
 
 test('two clocks run side by side, outlive a reload, and ring until answered', async ({
   page,
+  context,
   newJob,
 }) => {
+  await context.grantPermissions(['notifications']);
   await page.clock.install();
   const heard = await listening(page);
   const id = await newJob();
@@ -59,6 +69,7 @@ test('two clocks run side by side, outlive a reload, and ring until answered', a
   await expect(rail(page)).toContainText('over');
   await expect.poll(async () => (await heard()).tones).toBeGreaterThanOrEqual(3);
   expect((await heard()).shakes).toBe(1);
+  await expect.poll(async () => (await heard()).notices).toBe(1);
   await page.clock.fastForward('00:25');
   await expect.poll(async () => (await heard()).shakes).toBe(2);
   await rail(page).getByRole('button', { name: 'Answer: Soak' }).click();

@@ -68,10 +68,12 @@ test('exchanged leads are seen, and the two readings exchanged in one press', as
   await page.getByRole('heading', { level: 1 }).waitFor();
   await reading(page, '0.45');
   const exchanged = page.getByRole('region', { name: 'Leads exchanged' });
-  await expect(exchanged).toContainText('P-U and U-P look exchanged');
+  await expect(exchanged).toContainText('U upper, reversed and U upper look exchanged');
   await exchanged.getByRole('button').click();
-  await expect(page.getByRole('row').filter({ hasText: 'U-P' }).first()).toContainText(/0\.45.*In/);
-  await expect(page.getByRole('row').filter({ hasText: 'P-U' }).first()).toContainText(/OL.*In/);
+  await expect(page.getByRole('row').filter({ hasText: /^U upperRed/ })).toContainText(/0\.45.*In/);
+  await expect(page.getByRole('row').filter({ hasText: /^U upper, reversed/ })).toContainText(
+    /OL.*In/,
+  );
 });
 
 test('a minus on DC is judged by its size and flagged; on ohms it is no reading', async ({
@@ -104,10 +106,10 @@ test('a copied column fills the rest of the table, and leaving in its middle los
   const dialog = page.getByRole('dialog', { name: 'A column of readings' });
   const column = ['V-P\t0,449', 'W-P\t0.455', '.45', 'words', '.453', 'OL'];
   await dialog.getByLabel('One figure a line').fill(column.join('\n'));
-  await expect(dialog.getByRole('row', { name: /N-V/ })).toContainText('is not a figure');
+  await expect(dialog.getByRole('row', { name: /^V lower/ })).toContainText('is not a figure');
   await expect(dialog.getByRole('button', { name: 'Keep 6 readings' })).toBeDisabled();
   await dialog.getByLabel('One figure a line').fill(column.join('\n').replace('words', '.447'));
-  await expect(dialog.getByRole('row', { name: /N-V/ })).toContainText(/0\.447/);
+  await expect(dialog.getByRole('row', { name: /^V lower/ })).toContainText(/0\.447/);
   await dialog.getByRole('button', { name: 'Keep 6 readings' }).click();
   await expect(dialog).toBeHidden();
   await expect(page.getByRole('row').filter({ hasText: /In$/ })).toHaveCount(7);

@@ -1,5 +1,5 @@
+import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
-import { ClockRail } from './parts/clock-rail';
 import { FindAnything } from './parts/find-anything';
 import { NotHere } from './screens/not-here';
 import type * as JobScreens from './screens/job/routes';
@@ -16,10 +16,15 @@ const desk = (screen: keyof typeof DeskScreens) => async () => ({
   Component: (await import('./screens/sheets/routes'))[screen],
 });
 
+/** Reckons with the job log, so it comes after the first screen. */
+const ClockRail = lazy(() => import('./parts/clock-rail'));
+
 function Root() {
   return (
     <>
-      <ClockRail />
+      <Suspense fallback={null}>
+        <ClockRail />
+      </Suspense>
       <Outlet />
       <FindAnything />
     </>

@@ -17,9 +17,9 @@ import {
 } from '../sheet/schema';
 import { formatQuantity } from '../units/format';
 import { mayUnplug } from './discharge';
-import type { EntryOf, LogEntry } from './entries';
+import type { EntryKind, EntryOf, LogEntry } from './entries';
 import type { Energy } from './energy';
-import type { JobState } from './fold';
+import type { FoldedEntry, JobState } from './fold';
 import { dutyOf, meterProblem, type WantedOf } from './instruments';
 
 export type RefusalCode =
@@ -382,12 +382,17 @@ function decision(sheet: Sheet, { body }: EntryOf<'decision'>): Refusal | undefi
   return undefined;
 }
 
+const FACTS: ReadonlySet<EntryKind> = new Set(['opened', 'withdrawn', 'clock-set']);
+
+/** Whether an entry can still be taken back: what the device itself noted cannot. */
+export const canWithdraw = (entry: FoldedEntry): boolean =>
+  entry.withdrawnBy === undefined && !FACTS.has(entry.kind);
+
 function withdrawal(state: JobState, { body }: EntryOf<'withdrawn'>): Refusal | undefined {
   const target = state.log.find((each) => each.id === body.entry);
   if (!target || target.withdrawnBy !== undefined)
     return refuse('nothing-to-withdraw', 'There is nothing there to withdraw any more.');
-  if (target.kind === 'opened' || target.kind === 'withdrawn')
-    return refuse('nothing-to-withdraw', 'This entry cannot be withdrawn.');
+  if (!canWithdraw(target)) return refuse('nothing-to-withdraw', 'This entry cannot be withdrawn.');
   if (state.signed && target.kind !== 'signed')
     return refuse('job-signed', 'This job is signed. Withdraw the signature first.');
   return undefined;

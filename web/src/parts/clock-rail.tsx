@@ -1,13 +1,16 @@
 /** Running clocks of every job, over any screen: what, how long still, what then. Loud at the end. */
-import { useEffect, useRef } from 'react';
+import type { BodyOf, EntryKind } from '@jeitinho/core';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { beep, notify, readySound, shake } from '../data/alarm';
 import { useClocks, type JobClock } from '../data/clocks';
-import { countdown, useNow } from '../data/now';
+import { useDeviceClock } from '../data/device-clock';
+import { countdown, durationWords, useNow } from '../data/now';
 import { recordEntry } from '../data/record';
 import { localStore } from '../data/local-store';
 import { say } from '../data/speech';
 import { syncNow } from '../data/sync-status';
+import { Notice } from './notice';
 
 /** A named clock that nobody answers rings again after so long, and so many times. */
 const RING_AGAIN_MS = 20_000;
@@ -21,11 +24,23 @@ const ended = (clock: JobClock, now: number) => clock.endsAt <= now;
 const shownAt = (clock: JobClock, now: number) =>
   clock.kind !== 'window' || now < clock.endsAt + WINDOW_LINGERS_MS;
 
-export function ClockRail() {
+export default function ClockRail() {
   const clocks = useClocks();
   const now = useNow(500);
   const shown = clocks.filter((clock) => shownAt(clock, now));
   useRinging(shown, now);
+  const [setBy, setSetBy] = useState<number>();
+  const jobs = useRef<readonly string[]>([]);
+  useEffect(() => {
+    jobs.current = [...new Set(clocks.map(({ jobId }) => jobId))];
+  }, [clocks]);
+  useDeviceClock(
+    useCallback((seconds: number) => {
+      if (jobs.current.length === 0) return;
+      setSetBy(seconds);
+      void keepWaits(jobs.current, seconds);
+    }, []),
+  );
   useEffect(() => {
     // Whoever presses anything has allowed sound.
     window.addEventListener('pointerdown', readySound);
@@ -39,6 +54,20 @@ export function ClockRail() {
     document.documentElement.style.setProperty('--rail', shown.length > 0 ? '46px' : '0px');
   }, [shown.length]);
   if (shown.length === 0) return null;
+  return (
+    <>
+      {setBy !== undefined && (
+        <Notice
+          text={`This device’s clock was set by ${setBy < 0 ? '−' : '+'}${durationWords(Math.abs(setBy))}. Waiting times run on as before; measure before you trust any of them.`}
+          onClose={() => setSetBy(undefined)}
+        />
+      )}
+      <Rail shown={shown} now={now} />
+    </>
+  );
+}
+
+function Rail({ shown, now }: { shown: readonly JobClock[]; now: number }) {
   return (
     <section
       aria-label="Clocks"
@@ -100,13 +129,25 @@ function Clock({ clock, now }: { clock: JobClock; now: number }) {
   );
 }
 
-async function answer(clock: JobClock): Promise<void> {
-  const job = await localStore.jobs.get(clock.jobId);
+const answer = (clock: JobClock) => write(clock.jobId, 'clock-stopped', { clock: clock.id });
+
+/** An entry in a job that need not be the one on screen. */
+async function write<K extends EntryKind>(jobId: string, kind: K, body: BodyOf<K>): Promise<void> {
+  const job = await localStore.jobs.get(jobId);
   if (!job?.sheet) return;
   const author = job.shop.technician || 'technician';
-  const target = { jobId: clock.jobId, sheet: job.sheet, author };
-  await recordEntry(target, 'clock-stopped', { clock: clock.id });
-  void syncNow(clock.jobId);
+  await recordEntry({ jobId, sheet: job.sheet, author }, kind, body);
+  void syncNow(jobId);
+}
+
+const LATEST_SET = 'jeitinho.clock-set';
+
+/** Tells every job that waits for something; once, however many tabs noticed. */
+async function keepWaits(jobs: readonly string[], seconds: number): Promise<void> {
+  const told = Number(localStorage.getItem(LATEST_SET) ?? 0);
+  if (Math.abs(Date.now() - told) < 10_000) return;
+  localStorage.setItem(LATEST_SET, String(Date.now()));
+  for (const jobId of jobs) await write(jobId, 'clock-set', { seconds });
 }
 
 /** Rings when a clock comes to its end; a named one again until it is answered. */

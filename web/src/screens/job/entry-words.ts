@@ -16,6 +16,7 @@ import {
   type Sheet,
   type Unit,
 } from '@jeitinho/core';
+import { durationWords } from '../../data/now';
 
 const figure = (reading: Reading, unit: Unit) =>
   reading.kind === 'overload' ? 'OL' : formatQuantity(reading.value, unit);
@@ -113,14 +114,6 @@ const stateWords = (sheet: Sheet, id: string) => {
   const state = findState(sheet, id);
   return state ? stateName(state) : id;
 };
-
-/** `40 s`, `10 min`, `1 h 30 min`. */
-export function durationWords(seconds: number): string {
-  if (seconds < 120) return `${Math.round(seconds)} s`;
-  const minutes = Math.round(seconds / 60);
-  if (minutes < 60) return `${minutes} min`;
-  return `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}`;
-}
 
 function safeWords(step: string, reading: Reading | undefined): string {
   switch (step) {

@@ -1,6 +1,7 @@
 /** What every card of a job needs: the sheet, the state folded from the log, and how to add to it. */
 import {
   assess,
+  canWithdraw,
   foldJob,
   type Assessment,
   type BodyOf,
@@ -13,7 +14,6 @@ import {
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
 import { countedEntries, localStore, type LocalEntry } from '../../data/local-store';
-import { useDeviceClock } from '../../data/device-clock';
 import { recordEntry } from '../../data/record';
 import { syncNow, useSync } from '../../data/sync-status';
 
@@ -79,22 +79,8 @@ export function JobProvider({
     [job.id, sheet, author],
   );
 
-  const clockSet = useCallback(
-    (seconds: number) => {
-      void record('clock-set', { seconds });
-      setNotice(
-        'This device’s clock was set. Waiting times run on as before; measure before you trust any of them.',
-      );
-    },
-    [record],
-  );
-  useDeviceClock(clockSet);
-
   const undo = useCallback(async () => {
-    const last = state.log.findLast(
-      (entry) =>
-        entry.withdrawnBy === undefined && entry.kind !== 'opened' && entry.kind !== 'withdrawn',
-    );
+    const last = state.log.findLast(canWithdraw);
     if (!last) return undefined;
     return (await record('withdrawn', { entry: last.id, reason: '' })) ? last : undefined;
   }, [state.log, record]);

@@ -1,5 +1,5 @@
 /** The job log as a paper strip: every entry in order, withdrawn ones struck through. */
-import { inLogOrder, type FoldedEntry } from '@jeitinho/core';
+import { canWithdraw, inLogOrder, type FoldedEntry } from '@jeitinho/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { clockTime } from '../../data/now';
@@ -74,7 +74,7 @@ export function Roll() {
             to={jumpTo(job.id, placeOfEntry(entry, sheet))}
             unsent={unsent.has(entry.id)}
             onWithdraw={
-              canWithdraw(entry, state.signed !== undefined)
+              canWithdraw(entry) && (!state.signed || entry.kind === 'signed')
                 ? () => void record('withdrawn', { entry: entry.id, reason: '' })
                 : undefined
             }
@@ -100,12 +100,6 @@ export function Roll() {
       <div ref={end} />
     </>
   );
-}
-
-function canWithdraw(entry: FoldedEntry, signed: boolean): boolean {
-  if (entry.withdrawnBy !== undefined || entry.kind === 'opened' || entry.kind === 'withdrawn')
-    return false;
-  return !signed || entry.kind === 'signed';
 }
 
 const jumpTo = (job: string, place: string | undefined) =>

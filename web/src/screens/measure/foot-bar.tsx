@@ -1,5 +1,6 @@
 /** The foot of the measuring card: what comes next and why, keep, skip, undo; the keypad on a phone. */
 import {
+  canWithdraw,
   isMeasured,
   placementWords,
   stateOf,
@@ -41,10 +42,7 @@ export function FootBar(props: FootBarProps) {
   const gated = refusal && refusal.code !== 'dead-not-proven' && refusal.code !== 'meter-unfit';
   const enabled = refusal ? !gated || armed : typing ? reading.ready : settled;
   const kind = gated ? 'danger' : 'go';
-  const canUndo = state.log.some(
-    (entry) =>
-      entry.withdrawnBy === undefined && entry.kind !== 'opened' && entry.kind !== 'withdrawn',
-  );
+  const canUndo = state.log.some(canWithdraw);
   const side = (
     <>
       {current.previous && (

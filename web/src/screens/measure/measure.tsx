@@ -110,7 +110,8 @@ export function Measure() {
     const stays = wantsAnswer(foreseen(value));
     const kept = reading.keep(value);
     // The next placement at once; back here, with what was typed, should the rules refuse it.
-    if (nextPoint && !stays) goTo(nextPoint.observable);
+    // By its own name, for an address that names the test only leads to the next open point.
+    goTo(nextPoint && !stays ? nextPoint.observable : step.observable);
     if (!(await kept)) goTo(step.observable);
   };
   const answer = async (words: string) => {

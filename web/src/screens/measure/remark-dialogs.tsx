@@ -4,7 +4,6 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
-import { useLoneDigit } from '../../parts/lone-digit';
 import { useJob } from '../job/job-context';
 
 export type Remark = 'contact' | 'void' | 'overrule';
@@ -53,9 +52,13 @@ function ContactForm({ taken, onDone }: FormProps) {
     const how = CONTACT_PROOFS[index];
     if (how && (await record('contact', { entry: taken.entry, how }))) onDone();
   };
-  useLoneDigit((digit) => void prove(digit - 1));
   return (
-    <div className="mt-3 flex flex-col gap-2">
+    <div
+      className="mt-3 flex flex-col gap-2"
+      onKeyDown={(event) => {
+        if (/^[1-9]$/.test(event.key)) void prove(Number(event.key) - 1);
+      }}
+    >
       <p className="m-0 text-[15px] text-soft">
         A probe on paint, in the wrong jack or on the wrong function shows the same. Then repeat the
         reading if anything moved.

@@ -1,6 +1,7 @@
 /** Why this test cannot be done in the machine's present state. The foot of the card has the way out. */
 import type { Refusal, SheetState } from '@jeitinho/core';
 import { useJob } from '../job/job-context';
+import { LicenceAsk } from '../make-safe/licence-ask';
 
 export interface StateGateProps {
   readonly refusal: Refusal;
@@ -33,6 +34,7 @@ export function StateGate({ refusal, state, second, onSecond }: StateGateProps) 
               come first.
             </li>
           </ul>
+          {!job.licence && <LicenceAsk />}
           {job.licence && !job.licence.body.held && (
             <p className="m-0 mt-2 font-semibold">
               Nobody here holds the licence: no live work. Stop and call.
