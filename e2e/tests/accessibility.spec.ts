@@ -1,6 +1,17 @@
 /** axe on every screen, by day and by night, at tablet and phone size. */
 import AxeBuilder from '@axe-core/playwright';
-import { confirm, expect, press, proveDead, reading, test } from '../support/test';
+import { confirm, expect, press, proveDead, reading, test, type Page } from '../support/test';
+
+/** By night the same page has other colours: only contrast needs a second look. */
+const cleaner = (page: Page, contrastOnly: boolean) => async (where: string) => {
+  const axe = new AxeBuilder({ page });
+  if (contrastOnly) axe.withRules(['color-contrast']);
+  const { violations } = await axe.analyze();
+  const told = violations.map(
+    (v) => `${where}: ${v.id} at ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
+  );
+  expect(told).toEqual([]);
+};
 
 const SIGNED = '01930000-0000-7000-8000-000000000034';
 
@@ -15,13 +26,7 @@ for (const [name, colorScheme, viewport] of [
     test('axe finds nothing on any screen', async ({ page, newJob }) => {
       test.setTimeout(300_000);
       await page.clock.install();
-      const clean = async (where: string) => {
-        const { violations } = await new AxeBuilder({ page }).analyze();
-        const told = violations.map(
-          (v) => `${where}: ${v.id} at ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
-        );
-        expect(told).toEqual([]);
-      };
+      const clean = cleaner(page, colorScheme === 'dark');
       const phone = viewport.width < 1024;
       await page.goto('/');
       await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
@@ -66,13 +71,7 @@ for (const [name, colorScheme, viewport] of [
 
     test('axe finds nothing on sheets, meters and the Reckoner', async ({ page, newJob }) => {
       test.setTimeout(300_000);
-      const clean = async (where: string) => {
-        const { violations } = await new AxeBuilder({ page }).analyze();
-        const told = violations.map(
-          (v) => `${where}: ${v.id} at ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
-        );
-        expect(told).toEqual([]);
-      };
+      const clean = cleaner(page, colorScheme === 'dark');
       const open = async (path: string, heading: RegExp) => {
         await page.goto(path);
         await expect(page.getByRole('heading', { name: heading }).first()).toBeVisible();
@@ -118,13 +117,7 @@ for (const [name, colorScheme, viewport] of [
       test.setTimeout(300_000);
       await page.clock.install();
       const phone = viewport.width < 1024;
-      const clean = async (where: string) => {
-        const { violations } = await new AxeBuilder({ page }).analyze();
-        const told = violations.map(
-          (v) => `${where}: ${v.id} at ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
-        );
-        expect(told).toEqual([]);
-      };
+      const clean = cleaner(page, colorScheme === 'dark');
       const rooftop = await newJob('rooftop');
       const at = async (step: string, fresh = '05:00') => {
         await page.goto(`/jobs/${rooftop}/${step}`);
@@ -139,6 +132,8 @@ for (const [name, colorScheme, viewport] of [
       await confirm(page, 'Meter proven');
       const bus = async (volts: string) => {
         await page.getByLabel('Bus volts').fill(volts);
+        const keep = page.getByRole('button', { name: /^Keep/ }).filter({ visible: true });
+        await expect(keep).toBeEnabled();
         await page.getByLabel('Bus volts').press('Enter');
         await expect(page.getByLabel('Bus volts')).toHaveValue('');
       };

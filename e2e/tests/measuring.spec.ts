@@ -109,7 +109,7 @@ test('a shorted leg is told at the first reading; a lost contact accuses nothing
 
   await test.step('nothing there: the card stays, and asks for the contact', async () => {
     await reading(page, 'o');
-    await expect(verdict(page)).toContainText('Nothing there');
+    await expect(verdict(page)).toContainText('Open, or no contact');
     await expect(page.getByRole('region', { name: 'Contact owed' })).toBeVisible();
     await page.keyboard.press('c');
     await expect(page.getByRole('dialog', { name: 'How was contact proven?' })).toBeVisible();

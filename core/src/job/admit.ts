@@ -6,59 +6,22 @@ import { askedBy, resolveExpectation } from '../judge/given';
 import { isSeries } from '../judge/test-expectation';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { expectOf, functionOf } from '../sheet/all-tests';
-import { findPart, findPoint, findState, findTest, stateName, stateOf } from '../sheet/lookup';
+import { findPart, findPoint, findTest } from '../sheet/lookup';
 import { locate } from '../sheet/places';
+import { isMeasured, type MeasureTest, type Sheet } from '../sheet/schema';
 import {
-  isMeasured,
-  type MeasureTest,
-  type Sheet,
-  type SheetState,
-  type Test,
-} from '../sheet/schema';
-import { formatQuantity } from '../units/format';
-import { mayUnplug } from './discharge';
+  access,
+  energised,
+  energyRefusal,
+  meterRefusal,
+  purged,
+  safeStep,
+  window,
+} from './admit-energy';
 import type { EntryKind, EntryOf, LogEntry } from './entries';
-import type { Energy } from './energy';
-import type { FoldedEntry, JobState } from './fold';
-import { dutyOf, meterProblem, type WantedOf } from './instruments';
-
-export type RefusalCode =
-  | 'dead-not-proven'
-  | 'not-live'
-  | 'precautions-owed'
-  | 'safe-step-out-of-order'
-  | 'unknown-test'
-  | 'wrong-function'
-  | 'negative-reading'
-  | 'meter-unfit'
-  | 'given-owed'
-  | 'given-beyond'
-  | 'not-a-series'
-  | 'not-in-order'
-  | 'unknown-answer'
-  | 'unknown-access'
-  | 'unknown-state'
-  | 'unknown-place'
-  | 'second-person-owed'
-  | 'licence-missing'
-  | 'purge-owed'
-  | 'nothing-to-judge'
-  | 'contact-not-owed'
-  | 'no-such-clock'
-  | 'unknown-part'
-  | 'reason-owed'
-  | 'decision-owed'
-  | 'nothing-to-withdraw'
-  | 'already-open'
-  | 'job-signed';
-
-export interface Refusal {
-  readonly code: RefusalCode;
-  /** What stands in the way and what to do, for the technician. */
-  readonly message: string;
-}
-
-const refuse = (code: RefusalCode, message: string): Refusal => ({ code, message });
+import { dutyOf } from './instruments';
+import { refuse, type Refusal } from './refusal';
+import type { FoldedEntry, JobState } from './state';
 
 /** @returns undefined when the entry may be appended. */
 export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refusal | undefined {
@@ -111,114 +74,6 @@ export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refus
 
 const unknownTest = (id: string) => refuse('unknown-test', `This job’s sheet has no test “${id}”.`);
 
-/**
- * Whether the machine is in the state a test needs; also asked before a figure is typed.
- * @returns undefined when the test may be done now.
- */
-export function energyRefusal(sheet: Sheet, energy: Energy, test: Test): Refusal | undefined {
-  return stateRefusal(sheet, energy, stateOf(sheet, test));
-}
-
-function stateRefusal(sheet: Sheet, energy: Energy, state: SheetState): Refusal | undefined {
-  if (state.energy === 'dead') {
-    if (energy.kind === 'dead') return undefined;
-    return refuse('dead-not-proven', deadReason(sheet, energy, 'this test'));
-  }
-  if (energy.kind !== 'live')
-    return refuse(
-      'not-live',
-      `This test needs the unit live (${stateName(state)}). Re-energise it first; that ends the proof of dead.`,
-    );
-  if (!energy.acknowledged)
-    return refuse('precautions-owed', 'Read the live-work precautions and confirm them first.');
-  return undefined;
-}
-
-function deadReason(sheet: Sheet, energy: Energy, what: string): string {
-  const below = formatQuantity(sheet.safety.bus.below, 'V');
-  if (energy.kind === 'live')
-    return `The unit is LIVE. Isolate it, lock it, wait, and prove the bus dead before ${what}.`;
-  switch (energy.next) {
-    case 'prove-meter':
-      return 'Dead is not proven: prove the meter on a known source, wait, then measure the bus.';
-    case 'bus':
-      return `Dead is not proven: the bus must be measured below ${below} after the wait.`;
-    case 'reprove-meter':
-      return 'Dead is not proven: prove the meter once more on the known source.';
-    default:
-      return 'Dead is not proven: isolate, wait and measure the bus first.';
-  }
-}
-
-/** A plug is pulled or put back only with the supply off and its charge gone. */
-function access(
-  sheet: Sheet,
-  { energy }: JobState,
-  { body }: EntryOf<'access'>,
-): Refusal | undefined {
-  const known = sheet.access?.find((each) => each.id === body.access);
-  if (!known) return refuse('unknown-access', `This job’s sheet has no access “${body.access}”.`);
-  if (known.energy !== 'dead' || energy.kind === 'dead') return undefined;
-  if (energy.kind === 'not-proven' && mayUnplug(sheet, energy.bus)) return undefined;
-  return refuse(
-    'dead-not-proven',
-    `“${known.name ?? known.id}” wants the supply off. ${deadReason(sheet, energy, 'touching that plug')}`,
-  );
-}
-
-/** Live work needs somebody in reach where the sheet says so, and a licence that nobody denied. */
-function energised(
-  sheet: Sheet,
-  state: JobState,
-  { body }: EntryOf<'energised'>,
-): Refusal | undefined {
-  if (state.licence && !state.licence.body.held)
-    return refuse(
-      'licence-missing',
-      'Nobody here holds the licence this unit asks for. No live work: stop and call somebody who does.',
-    );
-  if (sheet.safety.secondPerson && !body.second?.trim())
-    return refuse(
-      'second-person-owed',
-      'Live work on this unit wants a second person in reach who can switch off. Say who it is.',
-    );
-  return undefined;
-}
-
-function window(
-  sheet: Sheet,
-  { energy, attempts }: JobState,
-  { body }: EntryOf<'window'>,
-): Refusal | undefined {
-  const state = findState(sheet, body.state);
-  if (!state) return refuse('unknown-state', `This job’s sheet has no state “${body.state}”.`);
-  const refusal = stateRefusal(sheet, energy, state);
-  if (refusal) return refusal;
-  const tried = attempts.get(state.id);
-  if (!state.attempts || !tried || tried.count < state.attempts.most) return undefined;
-  return refuse(
-    'purge-owed',
-    `${tried.count} attempts: no further one before the purge. ${state.attempts.say ?? ''}`.trim(),
-  );
-}
-
-function purged(
-  sheet: Sheet,
-  { attempts }: JobState,
-  { body, at }: EntryOf<'purged'>,
-): Refusal | undefined {
-  const state = findState(sheet, body.state);
-  if (!state?.attempts)
-    return refuse('unknown-state', `This job’s sheet counts no attempts of “${body.state}”.`);
-  const tried = attempts.get(state.id);
-  const until = tried && tried.lastAt + state.attempts.purge * 1000;
-  if (until === undefined || Date.parse(at) >= until) return undefined;
-  return refuse(
-    'purge-owed',
-    `The purge takes ${state.attempts.purge} s from the latest attempt; it is not over yet.`,
-  );
-}
-
 /** What is said of an earlier finding must find it standing. */
 function remark(
   state: JobState,
@@ -241,46 +96,6 @@ function photo(sheet: Sheet, { body }: EntryOf<'photo'>): Refusal | undefined {
   return known
     ? undefined
     : refuse('unknown-place', 'The picture is of a place that this job’s sheet does not have.');
-}
-
-function safeStep(
-  sheet: Sheet,
-  { energy, meters }: JobState,
-  entry: EntryOf<'safed'>,
-): Refusal | undefined {
-  const outOfOrder = (message: string) => refuse('safe-step-out-of-order', message);
-  switch (entry.body.step) {
-    case 'isolated':
-      return undefined;
-    case 'meter-proved':
-      return energy.next === 'prove-meter'
-        ? undefined
-        : outOfOrder('Isolate and lock the supply before proving the meter.');
-    case 'bus':
-      if (!entry.body.reading)
-        return outOfOrder('The bus needs a figure: time alone is not proof.');
-      return energy.next === 'bus' || energy.next === 'reprove-meter'
-        ? meterRefusal(meters, sheet, { function: 'V=', live: true })
-        : outOfOrder('Isolate, and prove the meter on a known source, before measuring the bus.');
-    case 'meter-reproved':
-      return energy.next === 'reprove-meter'
-        ? undefined
-        : outOfOrder(
-            `The bus must first read below ${formatQuantity(sheet.safety.bus.below, 'V')} after the wait.`,
-          );
-    default:
-      entry.body.step satisfies never;
-      return undefined;
-  }
-}
-
-function meterRefusal(
-  meters: JobState['meters'],
-  sheet: Sheet,
-  wanted: WantedOf,
-): Refusal | undefined {
-  const problem = meterProblem(meters, sheet, wanted);
-  return problem && refuse('meter-unfit', problem.message);
 }
 
 /** The test and point that a figure belongs to, or why it belongs nowhere. */

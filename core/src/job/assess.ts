@@ -5,7 +5,7 @@ import { modelOf, type DiagnosticModel } from '../diagnose/model';
 import { leaveOneOut, surpriseIn, type Weight } from '../diagnose/weights';
 import { observablesOf } from '../sheet/observables';
 import type { Fault, Part, Sheet } from '../sheet/schema';
-import type { JobState, Taken, TakenGroup } from './fold';
+import type { JobState, Taken, TakenGroup } from './state';
 import { notProvenOf, type NotProven } from './not-proven';
 
 /** One piece of evidence and the log entry it stands in. */

@@ -6,7 +6,7 @@
 import { findState, stateName } from '../sheet/lookup';
 import type { Sheet } from '../sheet/schema';
 import { dischargeOf } from './discharge';
-import type { JobState } from './fold';
+import type { JobState } from './state';
 import { purgeUntil } from './windows';
 
 export interface NamedClock {

@@ -5,7 +5,8 @@ import type { MeterFunction } from '../meter/functions';
 import { observableId } from '../sheet/observables';
 import type { MeasureTest, Sheet, TestPoint } from '../sheet/schema';
 import { formatQuantity } from '../units/format';
-import { judgeTaken, type JobState, type TakenReading } from './fold';
+import { judgeTaken } from './judge-taken';
+import type { JobState, TakenReading } from './state';
 
 export interface OtherSize {
   readonly value: number;

@@ -8,7 +8,8 @@ import {
   volts,
   type LogWriter,
 } from '../../test/small-sheet';
-import { energyRefusal, refusalOf } from './admit';
+import { refusalOf } from './admit';
+import { energyRefusal } from './admit-energy';
 import { assess, evidenceOf } from './assess';
 import { inLogOrder, type LogEntry } from './entries';
 import { foldJob } from './fold';

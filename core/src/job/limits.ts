@@ -4,7 +4,7 @@ import { askedBy, resolveExpectation, type Asked } from '../judge/given';
 import { isSeries } from '../judge/series/rules';
 import { expectOf } from '../sheet/all-tests';
 import type { MeasureTest, Sheet, TestPoint } from '../sheet/schema';
-import type { JobState } from './fold';
+import type { JobState } from './state';
 
 /** @returns undefined for a series, and while the figure that the limits hang on is missing. */
 export function limitsAt(

@@ -5,7 +5,7 @@ import { testsOf } from '../sheet/all-tests';
 import { observablesOf, shownBy } from '../sheet/observables';
 import type { Fault, Sheet, Test } from '../sheet/schema';
 import type { EvidenceItem, Suspect } from './assess';
-import type { JobState } from './fold';
+import type { JobState } from './state';
 
 export type NotProven =
   | { readonly kind: 'untaken'; readonly tests: readonly Test[] }

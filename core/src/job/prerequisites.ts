@@ -2,7 +2,7 @@
  * Prerequisites: a reading whose supply or permission failed is void, neither pass nor fail.
  * Only a prerequisite that was taken and failed voids; one not yet taken leaves the reading standing.
  */
-import type { Taken } from './fold';
+import type { Taken } from './state';
 
 /** Whether what was found says plainly that the thing is not right. */
 export function failed(taken: Taken): boolean {

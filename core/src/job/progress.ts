@@ -4,7 +4,7 @@ import { observablesOf } from '../sheet/observables';
 import type { Sheet, Test } from '../sheet/schema';
 import { findTest, stateOf } from '../sheet/lookup';
 import type { EnergyKind } from './energy';
-import type { JobState } from './fold';
+import type { JobState } from './state';
 
 export const STAGES = ['arrive', 'read', 'safe', 'measure', 'decide', 'sign'] as const;
 export type Stage = (typeof STAGES)[number];

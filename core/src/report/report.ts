@@ -7,7 +7,7 @@ import type {
   TakenGroup,
   TakenReading,
   TakenSeries,
-} from '../job/fold';
+} from '../job/state';
 import type { ContactProof, DecisionAction, EntryOf } from '../job/entries';
 import { notProvenWords } from '../job/not-proven';
 import { ruleTitle } from '../judge/groups/rules';

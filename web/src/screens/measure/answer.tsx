@@ -113,12 +113,15 @@ function Echo({ reading }: { reading: ReadingEntry }) {
   );
 }
 
+const absenceWords = (outcome: string) =>
+  outcome === 'open' ? 'Open, or no contact' : 'Nothing there, or no contact';
+
 function Told({ taken, label }: { taken: TakenReading; label: string | undefined }) {
   const { sheet, assessment } = useJob();
   const { judgement, standing } = taken;
   const isVoid = standing.kind === 'void';
   const owed = isVoid && standing.because === CONTACT_OWED;
-  const words = owed ? 'Nothing there' : isVoid ? 'Void' : verdictWords(judgement);
+  const words = owed ? absenceWords(judgement.outcome) : isVoid ? 'Void' : verdictWords(judgement);
   return (
     <div role="status" aria-label="Verdict" className="flex items-start gap-3">
       <span className="pt-1">
@@ -137,7 +140,7 @@ function Told({ taken, label }: { taken: TakenReading; label: string | undefined
         </p>
         <p className="m-0 text-[15px] text-soft max-lg:text-[14px]">
           {owed
-            ? 'A probe on paint shows the same: void until contact is proven.'
+            ? 'A probe on paint shows the same. Void until contact is proven.'
             : isVoid
               ? `${standing.because}.`
               : detailWords(sheet, taken, assessment)}

@@ -32,10 +32,12 @@ export interface FootBarProps {
   readonly onPrimary: () => void;
   readonly onSkip: () => void;
   readonly onUndo: () => void;
+  /** Present while the finding in hand waits for its proof of contact. */
+  readonly onContact: (() => void) | undefined;
 }
 
 export function FootBar(props: FootBarProps) {
-  const { current, reading, refusal, armed, settled, onPrimary, onSkip, onUndo } = props;
+  const { current, reading, refusal, armed, settled, onPrimary, onSkip, onUndo, onContact } = props;
   const { sheet, state } = useJob();
   const typing = reading !== undefined && reading.text !== '';
   const primary = primaryWords(props);
@@ -77,7 +79,13 @@ export function FootBar(props: FootBarProps) {
       <div className="no-print border-t border-hair px-3.5 pb-2 lg:hidden">
         <div className="flex items-center justify-between gap-1 py-1">
           <TestPicker current={current} />
-          {small && <PhotoButton step={current.step} />}
+          {onContact ? (
+            <Button className="border-marigold bg-marigold-tint px-2" onClick={onContact}>
+              Contact?
+            </Button>
+          ) : (
+            small && <PhotoButton step={current.step} />
+          )}
           {side}
         </div>
         {reading ? (

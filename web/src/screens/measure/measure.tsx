@@ -232,6 +232,9 @@ export function Measure() {
         onPrimary={primary}
         onSkip={() => setSkipping(true)}
         onUndo={() => void undoHere()}
+        onContact={
+          settled && owesContact(taken) ? () => setRemark({ kind: 'contact', taken }) : undefined
+        }
       />
       <RemarkDialog
         remark={remark?.kind}

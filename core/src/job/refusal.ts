@@ -1,0 +1,39 @@
+/** Why an entry is not admitted: a code for programs, a sentence for the technician. */
+
+export type RefusalCode =
+  | 'dead-not-proven'
+  | 'not-live'
+  | 'precautions-owed'
+  | 'safe-step-out-of-order'
+  | 'unknown-test'
+  | 'wrong-function'
+  | 'negative-reading'
+  | 'meter-unfit'
+  | 'given-owed'
+  | 'given-beyond'
+  | 'not-a-series'
+  | 'not-in-order'
+  | 'unknown-answer'
+  | 'unknown-access'
+  | 'unknown-state'
+  | 'unknown-place'
+  | 'second-person-owed'
+  | 'licence-missing'
+  | 'purge-owed'
+  | 'nothing-to-judge'
+  | 'contact-not-owed'
+  | 'no-such-clock'
+  | 'unknown-part'
+  | 'reason-owed'
+  | 'decision-owed'
+  | 'nothing-to-withdraw'
+  | 'already-open'
+  | 'job-signed';
+
+export interface Refusal {
+  readonly code: RefusalCode;
+  /** What stands in the way and what to do, for the technician. */
+  readonly message: string;
+}
+
+export const refuse = (code: RefusalCode, message: string): Refusal => ({ code, message });

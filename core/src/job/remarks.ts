@@ -1,0 +1,42 @@
+/** What later entries say of a finding: contact proven, declared void, judged otherwise, repeated. */
+import type { Draft } from './draft';
+import type { Taken } from './state';
+
+/** What later entries say of a reading: contact proven, declared void, judged otherwise. */
+export function withRemarks(draft: Draft, taken: Taken): Taken {
+  const overruled = draft.overruled.get(taken.entry);
+  const common = overruled ? { ...taken, overruled } : taken;
+  if (taken.standing.kind === 'withdrawn') return common;
+  const declared = draft.voided.get(taken.entry);
+  if (declared !== undefined) return { ...common, standing: { kind: 'void', because: declared } };
+  if (common.kind !== 'reading' || !common.judgement.contactOwed) return common;
+  const contact = draft.contacts.get(taken.entry);
+  if (contact)
+    return { ...common, contact, judgement: { ...common.judgement, contactOwed: false } };
+  // An absence must be earned: a probe on paint shows the same.
+  return common.standing.kind === 'void'
+    ? common
+    : { ...common, standing: { kind: 'void', because: CONTACT_OWED } };
+}
+
+export const CONTACT_OWED =
+  'nothing was found there, and contact is not proven: a probe on paint shows the same';
+
+/** One word for what a finding said, to compare it with the one before. */
+export const saying = (taken: Taken): string =>
+  taken.kind === 'answer'
+    ? taken.outcome
+    : `${taken.judgement.verdict} ${taken.judgement.verdict === 'in' ? '' : taken.judgement.outcome}`;
+
+/** How many findings right before each one said the same of the same place. */
+export function countAgreeing(all: readonly Taken[]): Taken[] {
+  const streak = new Map<string, { said: string; times: number }>();
+  return all.map((taken) => {
+    if (taken.standing.kind === 'withdrawn') return taken;
+    const said = saying(taken);
+    const before = streak.get(taken.observable);
+    const agreeing = before?.said === said ? before.times : 0;
+    streak.set(taken.observable, { said, times: agreeing + 1 });
+    return { ...taken, agreeing };
+  });
+}

@@ -1,0 +1,126 @@
+/** The present state of a job, as folded from its log. */
+import type { Judgement, LeadZero, Reading } from '../judge/judge';
+import type { TogetherRule } from '../judge/groups/rules';
+import type { Series } from '../judge/series/samples';
+import type { MeterProfile } from '../meter/profile';
+import type { AskTest, MeasureTest, SheetCode, TestPoint } from '../sheet/schema';
+import type { NamedClock } from './clocks';
+import type { Energy } from './energy';
+import type { ContactProof, EntryOf, StoredEntry } from './entries';
+import type { Attempts, Spell } from './windows';
+
+/** What became of a reading or answer. */
+export type Standing =
+  | { readonly kind: 'counts' }
+  /** A later reading of the same point took its place. */
+  | { readonly kind: 'repeated' }
+  | { readonly kind: 'withdrawn' }
+  /** Neither pass nor fail, and why. */
+  | { readonly kind: 'void'; readonly because: string };
+
+/** The technician judges otherwise than the limits do. */
+export interface Overruled {
+  readonly entry: string;
+  readonly as: 'good' | 'bad';
+  readonly reason: string;
+}
+
+interface TakenCommon {
+  readonly entry: string;
+  readonly at: string;
+  readonly author: string;
+  readonly observable: string;
+  readonly standing: Standing;
+  readonly overruled?: Overruled;
+  /** How many earlier readings of the same place said the same. */
+  readonly agreeing: number;
+}
+export interface TakenReading extends TakenCommon {
+  readonly kind: 'reading';
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+  readonly reading: Reading;
+  readonly typed: string;
+  readonly judgement: Judgement;
+  readonly lead?: LeadZero;
+  /** The label's or reference instrument's figure that its limits hang on. */
+  readonly given?: number;
+  /** How contact was proven, where it was. */
+  readonly contact?: ContactProof;
+}
+export interface TakenSeries extends TakenCommon {
+  readonly kind: 'series';
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+  readonly series: Series;
+  readonly judgement: Judgement;
+}
+export interface TakenAnswer extends TakenCommon {
+  readonly kind: 'answer';
+  readonly test: AskTest;
+  readonly answer: string;
+  readonly outcome: string;
+}
+export type Taken = TakenReading | TakenSeries | TakenAnswer;
+
+/** What several readings of one test say together. */
+export interface TakenGroup {
+  /** The entry that completed it. */
+  readonly entry: string;
+  readonly observable: string;
+  readonly test: MeasureTest;
+  readonly rule: TogetherRule;
+  readonly judgement: Judgement;
+  /** How many of its readings stand, of how many; less where it was decided early. */
+  readonly taken: number;
+  readonly of: number;
+}
+
+export interface ShownCode {
+  readonly entry: string;
+  readonly at: string;
+  readonly shown: string;
+  /** Undefined for a code that the sheet does not list. */
+  readonly listed?: SheetCode;
+}
+
+export type FoldedEntry = StoredEntry & { readonly withdrawnBy?: string };
+
+export interface JobState {
+  /** The whole log in order, withdrawn entries marked. */
+  readonly log: readonly FoldedEntry[];
+  readonly complaint: string;
+  /** The meter last taken in hand. */
+  readonly meter: MeterProfile | null;
+  /** All meters of this job, the latest first; the first one fit for a test is taken to be used. */
+  readonly meters: readonly MeterProfile[];
+  readonly energy: Energy;
+  readonly arrived?: EntryOf<'arrived'>;
+  readonly observed: readonly EntryOf<'observed'>[];
+  readonly codes: readonly ShownCode[];
+  /** The display was read and shows no code. */
+  readonly noCode: boolean;
+  readonly access: ReadonlySet<string>;
+  readonly lead?: LeadZero;
+  /** Figures that limits hang on, by test. */
+  readonly given: ReadonlyMap<string, number>;
+  /** Every reading and answer in order, whatever became of it. */
+  readonly taken: readonly Taken[];
+  /** The one that stands for each observable, `counts` or `void`. */
+  readonly current: ReadonlyMap<string, Taken>;
+  /** Rules over several readings, as soon as all that they need stand. */
+  readonly groups: readonly TakenGroup[];
+  /** Points and questions left out on purpose, by observable, with the reason. */
+  readonly skipped: ReadonlyMap<string, string>;
+  /** Whether the people here hold the licences the unit asks for, as last said. */
+  readonly licence?: EntryOf<'licence'>;
+  /** The latest entering of each machine state that was timed. */
+  readonly spells: ReadonlyMap<string, Spell>;
+  /** Attempts since the last purge, by machine state. */
+  readonly attempts: ReadonlyMap<string, Attempts>;
+  /** Clocks that nobody has answered or stopped. */
+  readonly clocks: readonly NamedClock[];
+  readonly photos: readonly EntryOf<'photo'>[];
+  readonly decision?: EntryOf<'decision'>;
+  readonly signed?: EntryOf<'signed'>;
+}

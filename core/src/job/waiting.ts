@@ -1,0 +1,42 @@
+/** What waits or runs in a job while its log is folded: test modes, attempts, clocks. */
+import { findState } from '../sheet/lookup';
+import type { Sheet } from '../sheet/schema';
+import type { NamedClock } from './clocks';
+import type { Draft } from './draft';
+import { shiftClock } from './energy';
+import type { EntryOf } from './entries';
+import { spellOf } from './windows';
+
+/** A timed state entered: its spell runs, and it may count as an attempt. */
+export function begin(draft: Draft, { at, body }: EntryOf<'window'>, sheet: Sheet): void {
+  const state = findState(sheet, body.state);
+  if (!state) return;
+  const startedAt = Date.parse(at);
+  draft.spells.set(state.id, spellOf(state, startedAt));
+  if (!state.attempts) return;
+  const count = (draft.attempts.get(state.id)?.count ?? 0) + 1;
+  draft.attempts.set(state.id, { count, lastAt: startedAt });
+}
+
+export function namedClock({ id, at, body }: EntryOf<'clock'>): NamedClock {
+  const { name, meanwhile, seconds } = body;
+  const startedAt = Date.parse(at);
+  return { entry: id, name, meanwhile, startedAt, endsAt: startedAt + seconds * 1000 };
+}
+
+/** Everything that waits is as far off as before the device's clock was set. */
+export function setClock(draft: Draft, ms: number): void {
+  draft.energy = shiftClock(draft.energy, ms);
+  draft.clocks = draft.clocks.map((clock) => ({
+    ...clock,
+    startedAt: clock.startedAt + ms,
+    endsAt: clock.endsAt + ms,
+  }));
+  for (const [id, spell] of draft.spells)
+    draft.spells.set(id, {
+      startedAt: spell.startedAt + ms,
+      ...(spell.endsAt !== undefined && { endsAt: spell.endsAt + ms }),
+    });
+  for (const [id, { count, lastAt }] of draft.attempts)
+    draft.attempts.set(id, { count, lastAt: lastAt + ms });
+}
