@@ -34,6 +34,7 @@ test('the rooftop unit’s bridge and insulation', async ({ page, newJob }) => {
   await page.clock.fastForward('07:00');
   await keypad(page, '2.4');
   await tap(page, /^Meter proven again/);
+  await expect(page.getByRole('heading', { name: 'Dead, and proven' })).toBeVisible();
   await page.goto(`/jobs/${id}/measure?test=igbt`);
   await tap(page, /Cover off/, false);
   await tap(page, /Inverter cover off/, false);

@@ -150,27 +150,22 @@ export function PointShape({
 }) {
   const [x, y] = point.at;
   const r = point.shape === 'pad' ? 3 : 5;
+  const name = { fontSize: '6.2', fill: hot ? 'var(--ink)' : 'var(--soft)' };
   return (
-    <g opacity={hot ? 1 : 0.6}>
-      {point.shape === 'pad' ? (
-        <rect
-          x={x - r}
-          y={y - r}
-          width={2 * r}
-          height={2 * r}
-          fill="var(--card)"
-          stroke="var(--copper)"
-          strokeWidth="1.2"
-        />
-      ) : (
-        <circle cx={x} cy={y} r={r} fill="var(--card)" stroke="var(--copper)" strokeWidth="1.2" />
-      )}
+    <g>
+      <g opacity={hot ? 1 : 0.6} fill="var(--card)" stroke="var(--copper)" strokeWidth="1.2">
+        {point.shape === 'pad' ? (
+          <rect x={x - r} y={y - r} width={2 * r} height={2 * r} />
+        ) : (
+          <circle cx={x} cy={y} r={r} />
+        )}
+      </g>
       {pointNameBelow(point) ? (
-        <text x={x} y={y + r + 6} textAnchor="middle" fontSize="6.2" fill="var(--ink)">
+        <text x={x} y={y + r + 6} textAnchor="middle" {...name}>
           {pointName(point)}
         </text>
       ) : (
-        <text x={x + 8} y={y + 2.2} fontSize="6.4" fontWeight="700" fill="var(--ink)">
+        <text x={x + 8} y={y + 2.2} fontWeight="700" {...name}>
           {pointName(point)}
         </text>
       )}

@@ -125,6 +125,9 @@ function TooHigh() {
   const { sheet, state } = useJob();
   const { bus } = state.energy;
   if (!bus) return null;
+  // While readings say that it falls, waiting is advice enough; where it is stuck, its own panel speaks.
+  const fall = dischargeOf(sheet, state.energy);
+  const foretold = fall?.by === 'readings';
   const shown =
     bus.reading.kind === 'overload' ? 'OL' : formatQuantity(Math.abs(bus.reading.value), 'V');
   if (bus.judgement.verdict === 'in')
@@ -136,7 +139,7 @@ function TooHigh() {
   return (
     <p role="alert" className="m-0 mb-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
       <strong>{shown}: still charged.</strong>{' '}
-      {bus.waited && !dischargeOf(sheet, state.energy)?.stuck
+      {bus.waited && !foretold
         ? (sheet.safety.stuck ?? 'Do not go on. Wait, measure again, or stop and call.')
         : 'Keep away and keep waiting.'}
     </p>

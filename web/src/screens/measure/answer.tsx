@@ -27,7 +27,7 @@ import { useJob } from '../job/job-context';
 import { DoubtPanel } from './doubt-panel';
 import type { Remark } from './remark-dialogs';
 import type { ReadingEntry } from './use-reading';
-import { readingAt } from './measure-card';
+import { toldBefore } from './measure-card';
 
 export interface AnswerProps {
   readonly test: MeasureTest;
@@ -40,13 +40,11 @@ export interface AnswerProps {
 
 export function Answer({ test, point, shown, reading, onRemark, onRepeat }: AnswerProps) {
   const { sheet, state } = useJob();
-  const index = test.points.indexOf(point);
-  const previous = index > 0 ? readingAt(state, test, test.points[index - 1]!) : undefined;
   const plain = limitsAt(sheet, state, test, point);
   const words = plain
     ? limitWords(plain) + (plain.from === 'house' ? ', house tolerance' : '')
     : expectWords(expectOf(test, point));
-  const told = shown ?? (reading.text === '' ? previous : undefined);
+  const told = shown ?? (reading.text === '' ? toldBefore(state, test, point) : undefined);
   return (
     <div className="min-h-[92px] max-lg:min-h-[52px]">
       <p role="status" className="m-0 min-h-6 text-[16px] max-lg:min-h-0">
@@ -64,7 +62,7 @@ export function Answer({ test, point, shown, reading, onRemark, onRepeat }: Answ
             onContact={() => onRemark('contact', told)}
             onRepeat={onRepeat}
           />
-          {told === shown && <RemarkButtons taken={told} onRemark={onRemark} />}
+          <RemarkButtons taken={told} onRemark={onRemark} />
         </>
       )}
       <p className="m-0 mt-1 text-[14px] text-soft max-lg:hidden">

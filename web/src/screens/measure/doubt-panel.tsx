@@ -95,7 +95,3 @@ function Panel({ label, children }: { label: string; children: React.ReactNode }
     </section>
   );
 }
-
-/** Whether a kept reading wants an answer of its own before the next placement. */
-export const wantsAnswer = (judged: { verdict: string; contactOwed: boolean } | undefined) =>
-  judged !== undefined && (judged.contactOwed || judged.verdict === 'out');

@@ -133,6 +133,16 @@ export function readingAt(
   return taken?.kind === 'reading' ? taken : undefined;
 }
 
+/** The reading of the placement before, told while the probes move on to this one. */
+export function toldBefore(
+  state: JobState,
+  test: MeasureTest,
+  point: TestPoint,
+): TakenReading | undefined {
+  const index = test.points.indexOf(point);
+  return index > 0 ? readingAt(state, test, test.points[index - 1]!) : undefined;
+}
+
 function Placement({ point }: { point: TestPoint }) {
   const { sheet } = useJob();
   const [first, black] = placementWords(sheet, point).split(', black');

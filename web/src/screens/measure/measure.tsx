@@ -28,10 +28,9 @@ import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { AskCard } from './ask-card';
 import { useCurrentStep } from './current-step';
-import { wantsAnswer } from './doubt-panel';
 import { FootBar } from './foot-bar';
 import { LeadZeroCard } from './lead-zero';
-import { MeasureCard } from './measure-card';
+import { MeasureCard, toldBefore } from './measure-card';
 import { PasteDialog } from './paste-dialog';
 import { RemarkDialog, type Remark } from './remark-dialogs';
 import { SkipDialog } from './skip-dialog';
@@ -77,6 +76,16 @@ export function Measure() {
   const taken = state.current.get(step.observable);
   const empty = reading.text === '';
   const settled = taken !== undefined && repeating !== step.observable;
+  // What the answer speaks of: this placement once it is read, until then the one before it.
+  const told = settled
+    ? taken
+    : measured && point && empty
+      ? toldBefore(state, measured, point)
+      : undefined;
+  const repeat = (observable: string) => {
+    goTo(observable);
+    setRepeating(observable);
+  };
   const goOn = () => {
     if (next) goTo(next.observable);
     else void navigate(`/jobs/${job.id}/decide`);
@@ -107,7 +116,8 @@ export function Measure() {
     if (other) return setSizing({ text: reading.text, other });
     setSizing(undefined);
     setRepeating(undefined);
-    const stays = wantsAnswer(foreseen(value));
+    // An absence is asked about on the spot; any other finding is told while the probes move on.
+    const stays = foreseen(value)?.contactOwed === true;
     const kept = reading.keep(value);
     // The next placement at once; back here, with what was typed, should the rules refuse it.
     // By its own name, for an address that names the test only leads to the next open point.
@@ -149,12 +159,12 @@ export function Measure() {
       Enter: zeroing ? undefined : primary,
       s: whenEmpty(() => setSkipping(true)),
       b: previous && whenEmpty(() => goTo(previous.observable)),
-      r: taken && whenEmpty(() => setRepeating(step.observable)),
+      r: told && whenEmpty(() => repeat(told.observable)),
       n: whenEmpty(goOn),
       z: whenEmpty(() => void undoHere()),
-      c: owesContact(taken) && whenEmpty(() => setRemark({ kind: 'contact', taken })),
-      j: taken && settled && whenEmpty(() => setRemark({ kind: 'overrule', taken })),
-      v: taken && settled && whenEmpty(() => setRemark({ kind: 'void', taken })),
+      c: owesContact(told) && whenEmpty(() => setRemark({ kind: 'contact', taken: told })),
+      j: told && whenEmpty(() => setRemark({ kind: 'overrule', taken: told })),
+      v: told && whenEmpty(() => setRemark({ kind: 'void', taken: told })),
       g: measured && !series && !refusal ? whenEmpty(() => setPasting('')) : undefined,
       l: measured?.function === 'ohm' ? whenEmpty(() => setZeroing(true)) : undefined,
       o: measured && !series && !refusal ? whenEmpty(() => reading.setText('OL')) : undefined,
@@ -204,10 +214,7 @@ export function Measure() {
                 : undefined
             }
             onRemark={(kind, of) => setRemark({ kind, taken: of })}
-            onRepeat={(observable) => {
-              goTo(observable);
-              setRepeating(observable);
-            }}
+            onRepeat={repeat}
             onPaste={setPasting}
           />
         ) : (
@@ -233,7 +240,7 @@ export function Measure() {
         onSkip={() => setSkipping(true)}
         onUndo={() => void undoHere()}
         onContact={
-          settled && owesContact(taken) ? () => setRemark({ kind: 'contact', taken }) : undefined
+          owesContact(told) ? () => setRemark({ kind: 'contact', taken: told }) : undefined
         }
       />
       <RemarkDialog
