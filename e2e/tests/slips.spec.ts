@@ -176,6 +176,37 @@ test('a picture of 40 MB is shrunk and kept by its hash; what is no picture is r
   ).toBeVisible();
 });
 
+test('a logger’s table is laid onto a track: looked at first, its bad lines named', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob('plasma');
+  await page.goto(`/jobs/${id}/measure?test=vs-decay`);
+  await confirm(page, 'Precautions taken');
+  await page.getByRole('button', { name: 'From a logger’s file' }).click();
+  const dialog = page.getByRole('dialog', { name: 'From a logger' });
+  const file = (name: string, text: string | Buffer) =>
+    dialog
+      .getByLabel('Logger file')
+      .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await file('book.xlsx', Buffer.from([0x50, 0x4b, 3, 4, 0, 0, 0, 0]));
+  await expect(dialog.getByRole('status')).toContainText('“book.xlsx” is not a text file');
+  await file('one.csv', 'Volts\n200\n110');
+  await expect(dialog.getByRole('status')).toContainText('One column only');
+  await expect(dialog.getByRole('button', { name: 'Take these figures' })).toBeDisabled();
+  await file(
+    'vs.csv',
+    'Time;Vs\n10:00:00;204,0\n10:00:20;118\n10:00:40;69\n10:00:50;---\n10:01:00;40\n10:01:30;18,5',
+  );
+  await expect(dialog.getByRole('status')).toContainText(/5 figures in 90 s, 18\.5.V to 204.V/);
+  await expect(dialog.getByRole('status')).toContainText('Line 5: “---” is no figure; left out.');
+  await dialog.getByRole('button', { name: 'Take these figures' }).click();
+  await expect(page.getByRole('img', { name: /^Track of 5 figures over 90 s/ })).toBeVisible();
+  await expect(verdict(page)).toContainText('In');
+  await page.getByRole('button', { name: 'Keep this series' }).click();
+  await expect(verdict(page)).toContainText('5 figures in 90 s');
+});
+
 interface Photo {
   readonly hash: string;
   readonly place?: string;

@@ -25,7 +25,9 @@ export function take(
     entry: entry.id,
     at: entry.at,
     author: entry.author,
-    standing: standingAt(draft, test.state, entry),
+    // A series is kept after its last figure, when its test mode may well have ended.
+    standing:
+      entry.kind === 'series' ? { kind: 'counts' as const } : standingAt(draft, test.state, entry),
     agreeing: 0,
   };
   if (entry.kind === 'answer') {
@@ -86,7 +88,7 @@ export function take(
 function standingAt(
   draft: Draft,
   state: string,
-  { at }: EntryOf<'reading'> | EntryOf<'series'> | EntryOf<'answer'>,
+  { at }: EntryOf<'reading'> | EntryOf<'answer'>,
 ): Standing {
   const because = lateReason(draft.spells.get(state), Date.parse(at));
   return because === undefined ? { kind: 'counts' } : { kind: 'void', because };

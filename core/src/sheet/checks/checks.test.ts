@@ -18,6 +18,12 @@ test('the wide sheet passes every check', () => {
 type Damage = readonly [what: string, change: (sheet: Sheet) => void, code: string, path: string];
 const DAMAGES: readonly Damage[] = [
   [
+    'a charge stored nowhere',
+    (s) => void (s.safety.stores = [{ name: 'Bus capacitors', at: 'b.Q9' }]),
+    'unknown-reference',
+    '/safety/stores/0/at',
+  ],
+  [
     'two pins of one number',
     (s) => void (s.boards[0]!.connectors![0]!.pins[1]!.n = 1),
     'duplicate-pin',

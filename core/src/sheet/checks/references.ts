@@ -114,14 +114,26 @@ function feederNames(sheet: Sheet): Set<string> {
 }
 
 function ofSafety(sheet: Sheet): SheetProblem[] {
-  return (['red', 'black'] as const)
-    .filter((colour) => !locate(sheet, sheet.safety.bus[colour]))
+  const { bus, stores } = sheet.safety;
+  const unplaced = (['red', 'black'] as const)
+    .filter((colour) => !locate(sheet, bus[colour]))
     .map((colour) =>
       missing(
         `/safety/bus/${colour}`,
-        `There is no place “${sheet.safety.bus[colour]}” to measure the bus at; draw it on a board.`,
+        `There is no place “${bus[colour]}” to measure the bus at; draw it on a board.`,
       ),
     );
+  const nowhere = (stores ?? []).flatMap(({ at, name }, i) =>
+    sheet.boards.some(({ id }) => id === at) || locate(sheet, at)
+      ? []
+      : [
+          missing(
+            `/safety/stores/${i}/at`,
+            `“${name}” is said to sit at “${at}”, which is no board and no place on one.`,
+          ),
+        ],
+  );
+  return [...unplaced, ...nowhere];
 }
 
 function ofBoards(sheet: Sheet): SheetProblem[] {
