@@ -1,15 +1,11 @@
 /** From Enter to the verdict on screen, on the demo's largest sheet, with the processor slowed four times. */
-import { confirm, press, reading, test } from '../support/test';
+import { press, proveDead, reading, test } from '../support/test';
 
 test('Enter to verdict', async ({ page, newJob }) => {
   await page.clock.install();
   const id = await newJob('rooftop');
   await page.goto(`/jobs/${id}/safe`);
-  await confirm(page, 'Isolated and locked');
-  await confirm(page, 'Meter proven');
-  await page.clock.fastForward('08:01');
-  await reading(page, '2.8');
-  await confirm(page, 'Meter proven again');
+  await proveDead(page, { wait: '08:01' });
   await page.goto(`/jobs/${id}/measure?at=igbt@U-P`);
   await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
   for (let i = 0; i < 3; i += 1) await press(page, 'a');

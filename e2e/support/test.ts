@@ -74,11 +74,14 @@ export async function rollCount(page: Page): Promise<number> {
 }
 
 /** From LIVE to DEAD proven, by keyboard, on the Make safe card; moves the device's clock. */
-export async function proveDead(page: Page, bus = '2.8'): Promise<void> {
+export async function proveDead(
+  page: Page,
+  { bus = '2.8', wait = '05:01' }: { bus?: string; wait?: string } = {},
+): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Make it safe to touch' })).toBeVisible();
   await confirm(page, 'Isolated and locked');
   await confirm(page, 'Meter proven');
-  await page.clock.fastForward('05:01');
+  await page.clock.fastForward(wait);
   await expect(page.getByText('The wait is over. Measure now.')).toBeVisible();
   await reading(page, bus);
   await confirm(page, 'Meter proven again');

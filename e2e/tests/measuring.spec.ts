@@ -1,5 +1,14 @@
 /** Make safe and Measure on the demo's own units, by keyboard alone. */
-import { confirm, expect, press, reading, rollCount, test, type Page } from '../support/test';
+import {
+  confirm,
+  expect,
+  press,
+  proveDead,
+  reading,
+  rollCount,
+  test,
+  type Page,
+} from '../support/test';
 
 test.use({ viewport: { width: 1280, height: 800 } });
 
@@ -99,11 +108,7 @@ test('a shorted leg is told at the first reading; a lost contact accuses nothing
   await page.clock.install();
   const id = await newJob('rooftop');
   await page.goto(`/jobs/${id}/safe`);
-  await confirm(page, 'Isolated and locked');
-  await confirm(page, 'Meter proven');
-  await page.clock.fastForward('08:01');
-  await reading(page, '2.8');
-  await confirm(page, 'Meter proven again');
+  await proveDead(page, { wait: '08:01' });
   await page.goto(`/jobs/${id}/measure?test=igbt`);
   for (let i = 0; i < 3; i += 1) await press(page, 'a');
 
@@ -187,11 +192,7 @@ test('the boiler: the flame current as a track, kept through a dead battery', as
   await page.clock.install();
   const id = await newJob('boiler');
   await page.goto(`/jobs/${id}/safe`);
-  await confirm(page, 'Isolated and locked');
-  await confirm(page, 'Meter proven');
-  await page.clock.fastForward('02:01');
-  await reading(page, '0.4');
-  await confirm(page, 'Meter proven again');
+  await proveDead(page, { bus: '0.4', wait: '02:01' });
   await page.goto(`/jobs/${id}/measure?test=flame-current`);
   await heading(page, 'Flame current against burner rate');
   await press(page, 'a');

@@ -17,11 +17,7 @@ const verdict = (page: Page) => page.getByRole('status', { name: 'Verdict' });
 /** The rooftop unit proven dead, at one of its tests, with the access gained. */
 async function rooftopDead(page: Page, id: string, at: string, access = 3): Promise<void> {
   await page.goto(`/jobs/${id}/safe`);
-  await confirm(page, 'Isolated and locked');
-  await confirm(page, 'Meter proven');
-  await page.clock.fastForward('08:01');
-  await reading(page, '2.8');
-  await confirm(page, 'Meter proven again');
+  await proveDead(page, { wait: '08:01' });
   await page.goto(`/jobs/${id}/measure?at=${encodeURIComponent(at)}`);
   await page.getByRole('heading', { level: 1 }).waitFor();
   for (let i = 0; i < access; i += 1) await press(page, 'a');

@@ -7,6 +7,18 @@ import { assess } from './assess';
 import type { EntryKind } from './entries';
 import { foldJob } from './fold';
 import { progressOf } from './progress';
+import { clocksOf } from './clocks';
+import { dischargeOf } from './discharge';
+import type { Sheet } from '../sheet/schema';
+
+/** The small machine with attempts that are counted. */
+const sheet: Sheet = {
+  ...smallSheet,
+  states: [
+    ...smallSheet.states,
+    { id: 'burning', energy: 'live', lasts: 40, beat: 9, attempts: { most: 2, purge: 90 } },
+  ],
+};
 
 const figure = fc.oneof(
   fc.record({
@@ -70,6 +82,41 @@ const step = fc.oneof(
     body: fc.constant({ technician: 'Ana', customer: '', note: '' }),
   }),
   fc.record({ kind: fc.constant('withdrawn'), body: fc.record({ nth: fc.nat(20) }) }),
+  fc.record({
+    kind: fc.constantFrom('contact', 'voided', 'overruled'),
+    body: fc.record({
+      nth: fc.nat(20),
+      how: fc.constantFrom('leads-touched', 'known-source'),
+      as: fc.constantFrom('good', 'bad'),
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('access'),
+    body: fc.record({
+      access: fc.constantFrom('lid', 'plug', 'nothing'),
+      back: fc.constantFrom(true, undefined),
+    }),
+  }),
+  fc.record({
+    kind: fc.constantFrom('window', 'purged'),
+    body: fc.record({ state: fc.constantFrom('burning', 'standby', 'nowhere') }),
+  }),
+  fc.record({
+    kind: fc.constant('clock'),
+    body: fc.record({
+      name: fc.constant('Soak'),
+      seconds: fc.integer({ min: 1, max: 900 }),
+      meanwhile: fc.constant(''),
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('clock-set'),
+    body: fc.record({ seconds: fc.integer({ min: -7200, max: 7200 }) }),
+  }),
+  fc.record({
+    kind: fc.constant('licence'),
+    body: fc.record({ held: fc.boolean(), who: fc.constant('') }),
+  }),
 );
 
 const logs = fc.array(fc.record({ step, minutes: fc.nat(4) }), { maxLength: 24 });
@@ -85,10 +132,14 @@ function written(
     log.wait(minutes);
     const body =
       'nth' in raw.body
-        ? { entry: log.entries[(raw.body.nth as number) % log.entries.length]!.id, reason: '' }
+        ? {
+            ...raw.body,
+            entry: log.entries[(raw.body.nth as number) % log.entries.length]!.id,
+            reason: 'so',
+          }
         : raw.body;
     const entry = log.make(raw.kind as EntryKind, body as never);
-    if (lawful && refusalOf(smallSheet, foldJob(smallSheet, log.entries), entry)) continue;
+    if (lawful && refusalOf(sheet, foldJob(sheet, log.entries), entry)) continue;
     log.add(raw.kind as EntryKind, body as never);
   }
   return log.entries;
@@ -98,12 +149,15 @@ test('whatever the log holds, everything shown of it can be computed', () => {
   fc.assert(
     fc.property(logs, (steps) => {
       const entries = written(steps, false);
-      const state = foldJob(smallSheet, entries);
-      const assessment = assess(smallSheet, state);
-      const report = buildReport(smallSheet, state, assessment);
+      const state = foldJob(sheet, entries);
+      const assessment = assess(sheet, state);
+      const report = buildReport(sheet, state, assessment);
       expect(state.log).toHaveLength(entries.length);
       expect(report.rows).toHaveLength(state.taken.length);
-      expect(progressOf(smallSheet, state)).toHaveLength(6);
+      expect(progressOf(sheet, state)).toHaveLength(6);
+      for (const clock of clocksOf(sheet, state)) expect(clock.endsAt).not.toBeNaN();
+      for (const limit of dischargeOf(sheet, state.energy)?.limits ?? [])
+        expect(limit.at).not.toBeNaN();
       const shares = [...assessment.suspects.map((s) => s.p), assessment.other.p];
       for (const p of shares) expect(p).toBeGreaterThanOrEqual(0);
       for (const p of shares) expect(p).toBeLessThanOrEqual(1 + 1e-9);
@@ -119,9 +173,26 @@ test('in a lawful log no dead reading was ever taken outside a proof of dead', (
       const entries = written(steps, true);
       entries.forEach((entry, i) => {
         if (entry.kind !== 'reading') return;
-        const { energy } = foldJob(smallSheet, entries.slice(0, i));
+        const { energy } = foldJob(sheet, entries.slice(0, i));
         if (entry.body.test === 'diode') expect(energy.kind).toBe('dead');
         else expect([energy.kind, energy.acknowledged]).toEqual(['live', true]);
+      });
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('in a lawful log no plug was touched live, no attempt made before its purge, no work live unlicensed', () => {
+  fc.assert(
+    fc.property(logs, (steps) => {
+      const entries = written(steps, true);
+      entries.forEach((entry, i) => {
+        const before = foldJob(sheet, entries.slice(0, i));
+        if (entry.kind === 'access' && entry.body.access === 'plug')
+          expect(before.energy.kind).toBe('dead');
+        if (entry.kind === 'window' && entry.body.state === 'burning')
+          expect(before.attempts.get('burning')?.count ?? 0).toBeLessThan(2);
+        if (entry.kind === 'energised') expect(before.licence?.body.held).not.toBe(false);
       });
     }),
     { numRuns: 200 },
@@ -131,7 +202,7 @@ test('in a lawful log no dead reading was ever taken outside a proof of dead', (
 test('a lawful log that is signed was decided first, and ends there unless the signature went', () => {
   fc.assert(
     fc.property(logs, (steps) => {
-      const state = foldJob(smallSheet, written(steps, true));
+      const state = foldJob(sheet, written(steps, true));
       if (state.signed) expect(state.decision).toBeDefined();
     }),
     { numRuns: 200 },
