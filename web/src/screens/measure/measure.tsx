@@ -4,19 +4,13 @@ import {
   energyRefusal,
   expectOf,
   findPoint,
-  functionOf,
   isMeasured,
   isSeries,
-  judgeTaken,
-  limitsAt,
   meterProblem,
   nextStep,
   observableId,
-  otherSize,
   stateOf,
   stillAsked,
-  type Judgement,
-  type OtherSize,
   type Refusal,
   type Taken,
 } from '@jeitinho/core';
@@ -38,6 +32,7 @@ import { StateGate } from './state-gate';
 import { TestHead } from './test-head';
 import { MeterDialog } from './meter-dialog';
 import { TrackCard } from './track-card';
+import { useKeeping } from './use-keeping';
 import { useReading } from './use-reading';
 import { useSpoken } from './use-spoken';
 import { isTimed, WindowPanel } from './window-panel';
@@ -46,7 +41,7 @@ export function Measure() {
   const { job, sheet, state, record, undo } = useJob();
   const navigate = useNavigate();
   const current = useCurrentStep();
-  const { step, next, nextPoint, previous, goTo } = current;
+  const { step, next, previous, goTo } = current;
   const { test } = step;
   const measured = isMeasured(test) ? test : undefined;
   const point = findPoint(test, step.point);
@@ -56,7 +51,6 @@ export function Measure() {
   const [skipping, setSkipping] = useState(false);
   const [zeroing, setZeroing] = useState(false);
   const [repeating, setRepeating] = useState<string>();
-  const [sizing, setSizing] = useState<{ text: string; other: OtherSize }>();
   const [remark, setRemark] = useState<{ kind: Remark; taken: Taken }>();
   const [pasting, setPasting] = useState<string>();
   const [second, setSecond] = useDraft(`second.${job.id}`);
@@ -94,36 +88,13 @@ export function Measure() {
     const beyond = nextStep(sheet, state, step.observable, { leaveTest: !begun });
     if (beyond) goTo(beyond.observable);
   };
-  const { parsed } = reading;
-  const asksSize = sizing && sizing.text === reading.text ? sizing : undefined;
-  /** What the figure would be called, before it is kept. */
-  const foreseen = (value: number | undefined): Judgement | undefined => {
-    if (!measured || !point || (parsed.kind !== 'value' && parsed.kind !== 'overload')) return;
-    const figure =
-      parsed.kind === 'value'
-        ? { kind: 'value' as const, value: value ?? parsed.value }
-        : { kind: 'overload' as const };
-    const { meters, lead, given } = state;
-    return judgeTaken(sheet, measured, point, figure, { meters, lead, given: given.get(test.id) });
-  };
-  const keep = async (value?: number) => {
-    if (!reading.ready) return;
-    const limits = measured && point && limitsAt(sheet, state, measured, point);
-    const other =
-      limits && value === undefined && parsed.kind === 'value'
-        ? otherSize(limits, parsed.value, functionOf(measured, point))
-        : undefined;
-    if (other) return setSizing({ text: reading.text, other });
-    setSizing(undefined);
-    setRepeating(undefined);
-    // An absence is asked about on the spot; any other finding is told while the probes move on.
-    const stays = foreseen(value)?.contactOwed === true;
-    const kept = reading.keep(value);
-    // The next placement at once; back here, with what was typed, should the rules refuse it.
-    // By its own name, for an address that names the test only leads to the next open point.
-    goTo(nextPoint && !stays ? nextPoint.observable : step.observable);
-    if (!(await kept)) goTo(step.observable);
-  };
+  const { keep, sizing } = useKeeping({
+    current,
+    test: measured,
+    point,
+    reading,
+    onKept: () => setRepeating(undefined),
+  });
   const answer = async (words: string) => {
     if (await record('answer', { test: test.id, answer: words })) setRepeating(undefined);
   };
@@ -139,8 +110,7 @@ export function Measure() {
     else if (refusal?.code === 'meter-unfit') setChoosingMeter(true);
     else if (refusal) {
       if (armed && attended) confirmLive();
-    } else if (asksSize) return;
-    else if (!empty) void keep();
+    } else if (!empty) void keep();
     else if (settled || state.skipped.has(step.observable)) goOn();
   };
   /** Back to the place of what was undone: it will want another figure. */
@@ -203,16 +173,7 @@ export function Measure() {
             blocked={refusal !== undefined}
             repeating={!settled}
             onPick={goTo}
-            sizing={
-              asksSize && parsed.kind === 'value'
-                ? {
-                    typed: parsed.echo,
-                    other: asksSize.other,
-                    onTyped: () => void keep(parsed.value),
-                    onOther: () => void keep(asksSize.other.value),
-                  }
-                : undefined
-            }
+            sizing={sizing}
             onRemark={(kind, of) => setRemark({ kind, taken: of })}
             onRepeat={repeat}
             onPaste={setPasting}
