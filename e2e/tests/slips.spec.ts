@@ -121,7 +121,7 @@ test('a clock set on the device moves no wait', async ({ page, newJob }) => {
   await page.clock.runFor(1500);
   await page.clock.setSystemTime(new Date(Date.now() - 3_600_000));
   await page.clock.runFor(2500);
-  await expect(page.getByText('This device’s clock was set.')).toBeVisible();
+  await expect(page.getByText('This device’s clock was set by −1 h.')).toBeVisible();
   await expect(page.getByRole('timer', { name: 'Time still to wait' })).toContainText(/4:[45]\d/);
   await page.getByRole('tab', { name: /^Roll/ }).click();
   await expect(page.getByText(/clock was set by −1 h; waits were kept/)).toBeVisible();
