@@ -1,4 +1,4 @@
-import type { logWriter} from '../../../../core/test/small-sheet';
+import type { logWriter } from '../../../../core/test/small-sheet';
 import { measured, provenDead, smallSheet } from '../../../../core/test/small-sheet';
 import { foldJob, type FoldedEntry } from '@jeitinho/core';
 import { passes, placeOfEntry } from './entry-place';
