@@ -51,6 +51,8 @@ export class VisitLog {
   arrive(...observed: string[]): this {
     this.add('arrived', { plate: 'matches', note: '' });
     for (const text of observed) this.add('observed', { text });
+    if (this.sheet.safety.licences?.length)
+      this.add('licence', { held: true, who: this.head.author }, 0);
     return this;
   }
 

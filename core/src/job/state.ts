@@ -46,7 +46,7 @@ export interface TakenReading extends TakenCommon {
   /** The label's or reference instrument's figure that its limits hang on. */
   readonly given?: number;
   /** How contact was proven, where it was. */
-  readonly contact?: ContactProof;
+  readonly contact?: ContactProof | 'unspecified';
 }
 export interface TakenSeries extends TakenCommon {
   readonly kind: 'series';

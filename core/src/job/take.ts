@@ -78,7 +78,7 @@ export function take(
     reading,
     typed,
     judgement: contact || !touches ? { ...judgement, contactOwed: false } : judgement,
-    ...(contact && { contact: 'leads-touched' as const }),
+    ...(contact && { contact: 'unspecified' as const }),
     ...(lead && { lead }),
     ...(given !== undefined && { given }),
   };

@@ -314,6 +314,7 @@ test('an absence with proven contact no longer owes it', () => {
   expect(proven!.kind === 'reading' && proven!.judgement.contactOwed).toBe(false);
   const report = buildReport(wideSheet, fold(log), assess(wideSheet, fold(log)));
   expect(report.rows[0]!.verdict).toMatch('contact is not proven');
+  expect(report.rows[1]!.verdict).toMatch('contact: proven');
 });
 
 test('a sequence’s readings are taken in their phases', () => {

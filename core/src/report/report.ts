@@ -250,7 +250,8 @@ export function overruledWords({ overruled }: Taken): string | undefined {
   return overruled && `overruled, taken as ${overruled.as}: ${overruled.reason}`;
 }
 
-export const CONTACT_WORDS: Readonly<Record<ContactProof, string>> = {
+export const CONTACT_WORDS: Readonly<Record<ContactProof | 'unspecified', string>> = {
+  unspecified: 'proven',
   'leads-touched': 'leads touched together, the meter answered',
   'scraped-to-metal': 'scraped to bare metal',
   'second-point': 'same at a second point',
