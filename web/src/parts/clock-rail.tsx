@@ -153,6 +153,7 @@ async function keepWaits(jobs: readonly string[], seconds: number): Promise<void
 /** Rings when a clock comes to its end; a named one again until it is answered. */
 function useRinging(clocks: readonly JobClock[], now: number): void {
   const rung = useRef(new Map<string, { times: number; at: number }>());
+  const opened = useRef(now);
   useEffect(() => {
     for (const clock of clocks) {
       if (!ended(clock, now)) continue;
@@ -160,7 +161,9 @@ function useRinging(clocks: readonly JobClock[], now: number): void {
       const again = clock.kind === 'named' && before && before.times < MOST_RINGS;
       if (before && !(again && now - before.at >= RING_AGAIN_MS)) continue;
       rung.current.set(clock.id, { times: (before?.times ?? 0) + 1, at: now });
-      if (!before && now - clock.endsAt > STALE_MS) continue;
+      // What ended before this page was opened is seen by the one who opened it.
+      const seen = clock.kind === 'named' ? STALE_MS : now - opened.current;
+      if (!before && now - clock.endsAt > seen) continue;
       beep(3);
       shake();
       if (before) continue;
