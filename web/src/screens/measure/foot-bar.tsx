@@ -97,9 +97,12 @@ export function FootBar(props: FootBarProps) {
             canKeep={enabled}
           />
         ) : (
-          <Button kind={kind} className="w-full" onClick={onPrimary} disabled={!enabled}>
-            {primary}
-          </Button>
+          // Where nothing can be pressed yet, the card has the room.
+          (enabled || refusal) && (
+            <Button kind={kind} className="w-full" onClick={onPrimary} disabled={!enabled}>
+              {primary}
+            </Button>
+          )
         )}
       </div>
     </>

@@ -70,12 +70,16 @@ export function TrackCard({ test, point, blocked, settled, onRemark }: TrackCard
 
   return (
     <div className="grid gap-x-5 gap-y-2 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
-      <div className="flex flex-col gap-2">
-        {/* While it is recorded, the track is what one looks at. */}
-        <Track series={series} expect={expect} />
-        <BoardDrawing sheet={sheet} red={point.red} black={point.black} />
+      {/* While it is recorded, the track is what one looks at; on a phone the boards make room. */}
+      <div className="flex flex-col gap-2 max-lg:contents">
+        <div className="max-lg:order-1">
+          <Track series={series} expect={expect} />
+        </div>
+        <div className={series.samples.length > 0 ? 'max-lg:order-3' : 'max-lg:order-1'}>
+          <BoardDrawing sheet={sheet} red={point.red} black={point.black} />
+        </div>
       </div>
-      <div className="min-w-0">
+      <div className="min-w-0 max-lg:order-2">
         {!blocked && (
           <TrackRecorder
             expect={expect}
