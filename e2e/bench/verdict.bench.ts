@@ -1,14 +1,11 @@
 /** From Enter to the verdict on screen, on the demo's largest sheet, with the processor slowed four times. */
-import { press, proveDead, reading, test } from '../support/test';
+import { bridgeDead, reading, test } from '../support/test';
 
 test('Enter to verdict', async ({ page, newJob }) => {
   await page.clock.install();
   const id = await newJob('rooftop');
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page, { wait: '08:01' });
-  await page.goto(`/jobs/${id}/measure?at=igbt@U-P`);
+  await bridgeDead(page, id);
   await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
-  for (let i = 0; i < 3; i += 1) await press(page, 'a');
   const devtools = await page.context().newCDPSession(page);
   await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
   await page.evaluate(() => {

@@ -88,6 +88,15 @@ export async function proveDead(
   await expect(page.getByRole('heading', { name: 'Dead, and proven' })).toBeVisible();
 }
 
+/** The rooftop unit proven dead, at its bridge of twelve readings, with the access gained. */
+export async function bridgeDead(page: Page, job: string, point = 'U-P'): Promise<void> {
+  await page.goto(`/jobs/${job}/safe`);
+  await proveDead(page, { wait: '08:01' });
+  await page.goto(`/jobs/${job}/measure?at=${encodeURIComponent(`igbt@${point}`)}`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  for (let i = 0; i < 3; i += 1) await press(page, 'a');
+}
+
 /** Presses Enter for a weighty button, which takes no press until it has been on screen a moment. */
 export async function confirm(page: Page, name: string): Promise<void> {
   const button = page.getByRole('button', { name: new RegExp(`^${name}(?! again)`) });

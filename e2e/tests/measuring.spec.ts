@@ -1,5 +1,6 @@
 /** Make safe and Measure on the demo's own units, by keyboard alone. */
 import {
+  bridgeDead,
   confirm,
   expect,
   press,
@@ -106,11 +107,7 @@ test('a shorted leg is told at the first reading; a lost contact accuses nothing
   newJob,
 }) => {
   await page.clock.install();
-  const id = await newJob('rooftop');
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page, { wait: '08:01' });
-  await page.goto(`/jobs/${id}/measure?test=igbt`);
-  for (let i = 0; i < 3; i += 1) await press(page, 'a');
+  await bridgeDead(page, await newJob('rooftop'));
 
   await test.step('nothing there: the card stays, and asks for the contact', async () => {
     await reading(page, 'o');

@@ -1,5 +1,6 @@
 /** What goes wrong with two hands on probes: a lost prefix, exchanged leads, a clock set, a bad picture. */
 import {
+  bridgeDead,
   confirm,
   expect,
   opened,
@@ -14,15 +15,6 @@ import {
 test.use({ viewport: { width: 1280, height: 800 } });
 
 const verdict = (page: Page) => page.getByRole('status', { name: 'Verdict' });
-
-/** The rooftop unit proven dead, at one of its tests, with the access gained. */
-async function rooftopDead(page: Page, id: string, at: string, access = 3): Promise<void> {
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page, { wait: '08:01' });
-  await page.goto(`/jobs/${id}/measure?at=${encodeURIComponent(at)}`);
-  await page.getByRole('heading', { level: 1 }).waitFor();
-  for (let i = 0; i < access; i += 1) await press(page, 'a');
-}
 
 test('a figure a thousand times off is asked about, and kept either way', async ({
   page,
@@ -59,7 +51,7 @@ test('exchanged leads are seen, and the two readings exchanged in one press', as
   newJob,
 }) => {
   await page.clock.install();
-  await rooftopDead(page, await newJob('rooftop'), 'igbt@U-P');
+  await bridgeDead(page, await newJob('rooftop'));
   await reading(page, 'o');
   await page.goto(page.url().replace('U-P', 'P-U'));
   await page.getByRole('heading', { level: 1 }).waitFor();
@@ -91,7 +83,7 @@ test('a copied column fills the rest of the table, and leaving in its middle los
 }) => {
   await page.clock.install();
   const id = await newJob('rooftop');
-  await rooftopDead(page, id, 'igbt@U-P');
+  await bridgeDead(page, id);
   await reading(page, '.452');
   await page.keyboard.type('.44');
   await page.getByRole('link', { name: /^Read/ }).click();
@@ -110,6 +102,31 @@ test('a copied column fills the rest of the table, and leaving in its middle los
   await dialog.getByRole('button', { name: 'Keep 6 readings' }).click();
   await expect(dialog).toBeHidden();
   await expect(page.getByRole('row').filter({ hasText: /In$/ })).toHaveCount(7);
+});
+
+test('a column that is refused in its middle keeps its place: the rest goes where it belongs', async ({
+  page,
+  newJob,
+}) => {
+  await page.clock.install();
+  await bridgeDead(page, await newJob('rooftop'));
+  await page.keyboard.press('g');
+  const dialog = page.getByRole('dialog', { name: 'A column of readings' });
+  await dialog.getByLabel('One figure a line').fill('.452\n.449\n-.455\n.45');
+  await dialog.getByRole('button', { name: 'Keep 4 readings' }).click();
+  await expect(dialog).toContainText('A meter on diode shows nothing below zero.');
+  await expect(dialog).toContainText('2 kept already');
+  await expect(dialog.getByRole('row', { name: /^W upper/ })).toContainText('0.455');
+  await dialog.getByLabel('One figure a line').fill('.452\n.449\n.455\n.45');
+  await dialog.getByRole('button', { name: 'Keep 2 readings' }).click();
+  await expect(dialog).toBeHidden();
+  for (const [point, figure] of [
+    [/^U upperRed/, '0.452'],
+    [/^V upperRed/, '0.449'],
+    [/^W upperRed/, '0.455'],
+    [/^U lowerRed/, '0.45'],
+  ] as const)
+    await expect(page.getByRole('row').filter({ hasText: point })).toContainText(figure);
 });
 
 test('a clock set on the device moves no wait', async ({ page, newJob }) => {

@@ -138,6 +138,16 @@ describe('test modes and attempts', () => {
     expect(code(log, 'window', { state: 'burning' })).toBeUndefined();
   });
 
+  test('an attempt that was taken back counts all the same, and runs no more', () => {
+    const log = live();
+    log.add('window', { state: 'burning' });
+    const { id } = log.add('window', { state: 'burning' });
+    log.add('withdrawn', { entry: id, reason: 'pressed too soon' });
+    expect(fold(log).attempts.get('burning')?.count).toBe(2);
+    expect(code(log, 'window', { state: 'burning' })).toBe('purge-owed');
+    expect(fold(log).spells.get('burning')?.startedAt).toBe(START + 2 * MINUTE);
+  });
+
   test('no test mode begins dead, and isolating ends it', () => {
     expect(code(provenDead(), 'window', { state: 'burning' })).toBe('not-live');
     const log = live();

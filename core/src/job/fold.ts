@@ -13,7 +13,7 @@ import { CONTACT_OWED, countAgreeing, withRemarks } from './remarks';
 import type { FoldedEntry, JobState, Taken } from './state';
 import { take } from './take';
 import { groupsOf } from './taken-groups';
-import { begin, namedClock, setClock } from './waiting';
+import { begin, countAttempt, namedClock, setClock } from './waiting';
 
 /**
  * Fold a log.
@@ -140,6 +140,8 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
 
 function applyWithdrawn(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
   if (entry.kind === 'energised') draft.energy = doubt(entry.at);
+  // The gas of an attempt that was taken back may be in the chamber all the same.
+  if (entry.kind === 'window') countAttempt(draft, entry, sheet);
   if (entry.kind === 'reading' || entry.kind === 'series' || entry.kind === 'answer') {
     const taken = take(draft, entry, sheet);
     if (taken) draft.taken.push({ ...taken, standing: { kind: 'withdrawn' } });

@@ -2,7 +2,7 @@
 import type { Draft } from './draft';
 import type { Taken } from './state';
 
-/** What later entries say of a reading: contact proven, declared void, judged otherwise. */
+/** @returns the finding with what was said of it; an unproven absence comes out void. */
 export function withRemarks(draft: Draft, taken: Taken): Taken {
   const overruled = draft.overruled.get(taken.entry);
   const common = overruled ? { ...taken, overruled } : taken;
@@ -23,7 +23,7 @@ export const CONTACT_OWED =
   'nothing was found there, and contact is not proven: a probe on paint shows the same';
 
 /** One word for what a finding said, to compare it with the one before. */
-export const saying = (taken: Taken): string =>
+const saying = (taken: Taken): string =>
   taken.kind === 'answer'
     ? taken.outcome
     : `${taken.judgement.verdict} ${taken.judgement.verdict === 'in' ? '' : taken.judgement.outcome}`;

@@ -8,14 +8,17 @@ import type { EntryOf } from './entries';
 import { spellOf } from './windows';
 
 /** A timed state entered: its spell runs, and it may count as an attempt. */
-export function begin(draft: Draft, { at, body }: EntryOf<'window'>, sheet: Sheet): void {
-  const state = findState(sheet, body.state);
+export function begin(draft: Draft, entry: EntryOf<'window'>, sheet: Sheet): void {
+  const state = findState(sheet, entry.body.state);
   if (!state) return;
-  const startedAt = Date.parse(at);
-  draft.spells.set(state.id, spellOf(state, startedAt));
-  if (!state.attempts) return;
-  const count = (draft.attempts.get(state.id)?.count ?? 0) + 1;
-  draft.attempts.set(state.id, { count, lastAt: startedAt });
+  draft.spells.set(state.id, spellOf(state, Date.parse(entry.at)));
+  countAttempt(draft, entry, sheet);
+}
+
+export function countAttempt(draft: Draft, { at, body }: EntryOf<'window'>, sheet: Sheet): void {
+  if (!findState(sheet, body.state)?.attempts) return;
+  const count = (draft.attempts.get(body.state)?.count ?? 0) + 1;
+  draft.attempts.set(body.state, { count, lastAt: Date.parse(at) });
 }
 
 export function namedClock({ id, at, body }: EntryOf<'clock'>): NamedClock {

@@ -6,11 +6,8 @@
 import { useEffect } from 'react';
 
 const EVERY_MS = 1000;
-/** Smaller steps are the network setting the clock right. */
+/** Smaller steps are the network setting the clock right, or the whole seconds of a Date header. */
 const LEAST_MS = 5_000;
-/** The Date header has whole seconds. */
-const SERVER_DOUBT_MS = 4_000;
-
 export interface Moment {
   readonly wall: number;
   readonly steady: number;
@@ -33,7 +30,7 @@ export async function clockSetBy(
   const offset = await ask();
   if (offset === undefined || before.offset === undefined) return 0;
   const set = before.offset - offset;
-  return Math.abs(set) < Math.max(LEAST_MS, SERVER_DOUBT_MS) ? 0 : set;
+  return Math.abs(set) < LEAST_MS ? 0 : set;
 }
 
 /** Server time less this device's, from the Date header of an answer. */
@@ -47,10 +44,33 @@ export async function serverOffset(): Promise<number | undefined> {
   }
 }
 
-/** @param onSet - Called with the seconds by which the clock was set. */
+/**
+ * One tab of the browser watches, so that a clock set once is noted once: a tab in the background runs
+ * late and would notice the same change again.
+ * @param onSet - Called with the seconds by which the clock was set.
+ */
 export function useDeviceClock(onSet: (seconds: number) => void): void {
   useEffect(() => {
-    let mounted = true;
+    const ended = new AbortController();
+    void alone('device-clock', ended.signal, () => watch(onSet, ended.signal));
+    return () => ended.abort();
+  }, [onSet]);
+}
+
+/** Runs when no other tab runs the same, until the signal; without locks it runs at once. */
+async function alone(
+  name: string,
+  signal: AbortSignal,
+  work: () => Promise<void>,
+): Promise<void> {
+  const locks = globalThis.navigator?.locks;
+  // Given up while it still waited for its turn: nothing to do.
+  if (locks) await locks.request(name, { signal }, work).catch(() => undefined);
+  else await work();
+}
+
+function watch(onSet: (seconds: number) => void, signal: AbortSignal): Promise<void> {
+  return new Promise((done) => {
     let asking = false;
     const read = () => ({ wall: Date.now(), steady: performance.now() });
     let last: Moment = read();
@@ -67,12 +87,12 @@ export function useDeviceClock(onSet: (seconds: number) => void): void {
       const offset = await serverOffset();
       last = { ...read(), offset: offset ?? last.offset };
       asking = false;
-      if (mounted && by !== 0) onSet(Math.round(by / 1000));
+      if (!signal.aborted && by !== 0) onSet(Math.round(by / 1000));
     };
     const timer = setInterval(() => void tick(), EVERY_MS);
-    return () => {
-      mounted = false;
+    signal.addEventListener('abort', () => {
       clearInterval(timer);
-    };
-  }, [onSet]);
+      done();
+    });
+  });
 }

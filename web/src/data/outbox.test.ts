@@ -137,6 +137,22 @@ test('a server that was set back gets again what it lost', async () => {
   expect((await local()).every(([, , state]) => state === 'sent')).toBe(true);
 });
 
+test('and the pictures that went with it', async () => {
+  await write('a');
+  await store.photos.put({ hash: 'p', jobId: JOB, blob: new Blob(['x']), sendState: 'sent' });
+  await syncJob(JOB, store);
+  server.log = server.log.slice(0, 1);
+  const puts: string[] = [];
+  const { fetch } = server;
+  globalThis.fetch = (async (path: string, init?: { method?: string; body?: string }) => {
+    if (init?.method !== 'PUT') return fetch(path, init);
+    puts.push(path);
+    return new Response(null, { status: 204 });
+  }) as typeof globalThis.fetch;
+  await syncJob(JOB, store);
+  expect(puts).toEqual(['/api/v1/photos/p']);
+});
+
 test('a server made anew, with another opening and another log, is filled again', async () => {
   for (const id of ['a', 'b']) await write(id);
   await syncJob(JOB, store);

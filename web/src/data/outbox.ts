@@ -105,6 +105,8 @@ async function reconcile(
     }
     await takeIn(jobId, entries, store);
   });
+  // A server that lost entries has lost their pictures as well; those it has it knows by their hash.
+  await store.photos.where({ jobId, sendState: 'sent' }).modify({ sendState: 'unsent' });
   await send(jobId, store);
 }
 

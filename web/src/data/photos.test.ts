@@ -43,6 +43,9 @@ test('a server that is away leaves them to be sent; one that refuses does not ge
   answer(503);
   await expect(sendPhotos('j', store)).rejects.toThrow('does not answer');
   expect(await states()).toEqual([['a', 'unsent']]);
+  answer(422);
+  await expect(sendPhotos('j', store)).rejects.toThrow('does not answer');
+  expect(await states()).toEqual([['a', 'unsent']]);
   answer(415);
   await sendPhotos('j', store);
   expect(await states()).toEqual([['a', 'refused']]);

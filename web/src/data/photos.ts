@@ -93,6 +93,8 @@ async function sendOne({ hash, blob }: LocalPhoto, store: LocalStore): Promise<v
   } catch {
     throw new Unreachable();
   }
-  if (response.status >= 500) throw new Unreachable();
-  await store.photos.update(hash, { sendState: response.ok ? 'sent' : 'refused' });
+  // Only what will never fit is given up; what was damaged on the way goes again.
+  const never = response.status === 413 || response.status === 415;
+  if (!response.ok && !never) throw new Unreachable();
+  await store.photos.update(hash, { sendState: never ? 'refused' : 'sent' });
 }

@@ -140,13 +140,8 @@ async function write<K extends EntryKind>(jobId: string, kind: K, body: BodyOf<K
   void syncNow(jobId);
 }
 
-const LATEST_SET = 'jeitinho.clock-set';
-
-/** Tells every job that waits for something; once, however many tabs noticed. */
+/** Tells every job that waits for something. */
 async function keepWaits(jobs: readonly string[], seconds: number): Promise<void> {
-  const told = Number(localStorage.getItem(LATEST_SET) ?? 0);
-  if (Math.abs(Date.now() - told) < 10_000) return;
-  localStorage.setItem(LATEST_SET, String(Date.now()));
   for (const jobId of jobs) await write(jobId, 'clock-set', { seconds });
 }
 

@@ -7,6 +7,7 @@ import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
 import { useJob } from './job-context';
+import { JobNotice } from './job-notice';
 
 const USUAL: readonly [name: string, minutes: number][] = [
   ['Soak', 10],
@@ -87,6 +88,7 @@ function ClockForm({ onDone }: { onDone: () => void }) {
       <p role="status" className="m-0 min-h-6 text-brick">
         {sound ? '' : 'Minutes from 0.1 to a week.'}
       </p>
+      <JobNotice />
       <div className="flex flex-wrap gap-2">
         <Button kind="go" type="submit" disabled={!sound || name.trim() === ''}>
           Start

@@ -8,6 +8,7 @@ import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
+import { JobNotice } from '../job/job-notice';
 
 const ENDINGS: readonly [DecisionAction, string][] = [
   ['cannot-make-safe', 'It cannot be made safe here'],
@@ -109,6 +110,7 @@ function StopForm() {
           </label>
         ))}
       </fieldset>
+      <JobNotice />
       <div className="flex gap-2">
         <Button kind="danger" type="submit" disabled={why.trim() === ''}>
           {ENDING_WORDS[action].split(':')[0]}

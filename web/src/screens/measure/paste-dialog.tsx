@@ -15,6 +15,7 @@ import { useState } from 'react';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { useJob } from '../job/job-context';
+import { JobNotice } from '../job/job-notice';
 import { columnOf } from './column';
 
 export interface PasteDialogProps {
@@ -52,12 +53,15 @@ function PasteForm({
   const { sheet, state, record } = useJob();
   const [text, setText] = useState(pasted);
   const [kept, setKept] = useState(0);
+  // As they were when the dialog opened: keeping some must not move the rest to other places.
+  const [open] = useState(() =>
+    test.points
+      .slice(test.points.indexOf(from))
+      .filter((point) => point === from || !state.current.has(observableId(test, point.id))),
+  );
   const cells = columnOf(text);
-  const open = test.points
-    .slice(test.points.indexOf(from))
-    .filter((point) => point === from || !state.current.has(observableId(test, point.id)));
-  const rows = open.slice(0, cells.length).map((point, i): Row => {
-    const cell = cells[i]!;
+  const rows = open.slice(kept, cells.length).map((point, i): Row => {
+    const cell = cells[kept + i]!;
     return { point, cell, parsed: parseEntry(cell, expectOf(test, point).unit) };
   });
   const asked = stillAsked(state, test, from);
@@ -65,17 +69,18 @@ function PasteForm({
   const beyond = cells.length - open.length;
   const keep = async () => {
     for (const { point, cell, parsed } of rows) {
-      if (parsed.kind !== 'value' && parsed.kind !== 'overload') continue;
-      const ok = await record('reading', {
-        test: test.id,
-        point: point.id,
-        function: functionOf(test, point),
-        reading:
-          parsed.kind === 'value' ? { kind: 'value', value: parsed.value } : { kind: 'overload' },
-        typed: cell.slice(0, 60),
-      });
-      // The reason stands over the card; what is not kept yet stays here.
-      if (!ok) return;
+      if (parsed.kind === 'value' || parsed.kind === 'overload') {
+        const ok = await record('reading', {
+          test: test.id,
+          point: point.id,
+          function: functionOf(test, point),
+          reading:
+            parsed.kind === 'value' ? { kind: 'value', value: parsed.value } : { kind: 'overload' },
+          typed: cell.slice(0, 60),
+        });
+        // What is not kept yet stays here, each figure at its own place.
+        if (!ok) return;
+      }
       setKept((n) => n + 1);
     }
     onDone();
@@ -119,13 +124,14 @@ function PasteForm({
           ))}
         </tbody>
       </table>
+      <JobNotice />
       <p role="status" className="m-0 mt-2 min-h-6 text-[15px]">
         {asked
           ? `First: ${asked.asks}.`
           : beyond > 0
             ? `${beyond} figures more than open points: they are left out.`
             : kept > 0
-              ? `${kept} kept.`
+              ? `${kept} kept already, from the top.`
               : ''}
       </p>
       <div className="mt-1 flex gap-2">

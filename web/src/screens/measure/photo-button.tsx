@@ -9,6 +9,7 @@ import { DialogFrame } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
 import { Photo } from '../../parts/photo';
 import { useJob } from '../job/job-context';
+import { JobNotice } from '../job/job-notice';
 
 export function PhotoButton({ step }: { step: Step }) {
   const [open, setOpen] = useState(false);
@@ -111,6 +112,7 @@ function PhotoForm({ step, onDone }: { step: Step; onDone: () => void }) {
       <p role="status" className="m-0 min-h-6 text-brick">
         {busy ? <span className="text-soft">Shrinking and keeping it …</span> : problem}
       </p>
+      <JobNotice />
       <div className="flex gap-2">
         <Button kind="go" disabled={busy} onClick={() => file.current?.click()}>
           Take or choose a picture

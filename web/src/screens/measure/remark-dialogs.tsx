@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { useJob } from '../job/job-context';
+import { JobNotice } from '../job/job-notice';
 
 export type Remark = 'contact' | 'void' | 'overrule';
 
@@ -26,6 +27,7 @@ export function RemarkDialog({
           ) : (
             <ReasonForm remark={remark} taken={taken} onDone={onClose} />
           )}
+          <JobNotice />
           <Dialog.Close asChild>
             <Button kind="quiet">Leave it as it is</Button>
           </Dialog.Close>

@@ -68,8 +68,11 @@ export function WindowPanel({ test }: { test: Test }) {
         )}
       </div>
       {purge !== undefined && (
-        <div role="alert" className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
-          <strong>No further attempt before the purge.</strong> {state.attempts?.say}
+        <div className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
+          {/* The countdown stays out of the alert: it would be read out every second. */}
+          <p role="alert" className="m-0">
+            <strong>No further attempt before the purge.</strong> {state.attempts?.say}
+          </p>
           <div className="mt-1 flex items-center gap-3">
             <span role="timer" aria-label="Purge still to run" className="figure text-[24px]">
               {countdown(purge - now)}
