@@ -52,6 +52,10 @@ export const jobInput = Type.Object(
     visitAt: Type.Optional(
       Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$' }),
     ),
+    /** An exercise: a simulated machine behind the job, with a fault drawn by this seed. */
+    bench: Type.Optional(
+      Type.Object({ seed: Type.Integer({ minimum: 0, maximum: 4_294_967_295 }) }, strict),
+    ),
   },
   strict,
 );
@@ -145,6 +149,8 @@ export interface JobResource extends JobListItem {
   /** The revision frozen when the job was opened. */
   readonly sheet: Sheet | null;
   readonly shop: ShopResource;
+  /** Whether a simulated machine stands behind it. What is wrong with it is never said. */
+  readonly bench: boolean;
   readonly history: readonly VisitResource[];
 }
 

@@ -63,6 +63,8 @@ export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refus
       return findTest(sheet, entry.body.test) ? undefined : unknownTest(entry.body.test);
     case 'decision':
       return decision(sheet, entry);
+    case 'fitted':
+      return fitted(sheet, state, entry);
     case 'signed':
       return state.decision
         ? undefined
@@ -70,6 +72,18 @@ export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refus
     default:
       return undefined;
   }
+}
+
+/** Parts are changed on a machine that is proven dead. */
+function fitted(sheet: Sheet, state: JobState, { body }: EntryOf<'fitted'>): Refusal | undefined {
+  if (!findPart(sheet, body.part))
+    return refuse('unknown-part', `This job’s sheet has no part “${body.part}”.`);
+  return state.energy.kind === 'dead'
+    ? undefined
+    : refuse(
+        'dead-not-proven',
+        'A part is fitted on a machine that is proven dead. Isolate and prove it under Make safe first.',
+      );
 }
 
 const unknownTest = (id: string) => refuse('unknown-test', `This job’s sheet has no test “${id}”.`);

@@ -30,6 +30,7 @@ export interface Draft {
   contacts: Map<string, ContactProof>;
   voided: Map<string, string>;
   overruled: Map<string, Overruled>;
+  fitted: EntryOf<'fitted'>[];
   decision?: EntryOf<'decision'>;
   signed?: EntryOf<'signed'>;
 }
@@ -51,6 +52,7 @@ export function emptyDraft(): Draft {
     attempts: new Map(),
     clocks: [],
     photos: [],
+    fitted: [],
     contacts: new Map(),
     voided: new Map(),
     overruled: new Map(),

@@ -159,6 +159,8 @@ export const entryBodies = {
     probability: Type.Number({ minimum: 0, maximum: 1 }),
     reason: Note,
   }),
+  /** A part put in; the machine is whole again, or so it is hoped. */
+  fitted: strict({ part: Id, note: Type.String({ maxLength: 400 }) }),
   signed: strict({ technician: Person, customer: Type.String({ maxLength: 120 }), note: Note }),
   withdrawn: strict({ entry: Uuid, reason: Note }),
 } as const;

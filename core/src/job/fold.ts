@@ -127,6 +127,9 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
     case 'decision':
       draft.decision = entry;
       break;
+    case 'fitted':
+      draft.fitted.push(entry);
+      break;
     case 'signed':
       draft.signed = entry;
       break;

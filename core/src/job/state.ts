@@ -121,6 +121,8 @@ export interface JobState {
   /** Clocks that nobody has answered or stopped. */
   readonly clocks: readonly NamedClock[];
   readonly photos: readonly EntryOf<'photo'>[];
+  /** Parts put in, in order. */
+  readonly fitted: readonly EntryOf<'fitted'>[];
   readonly decision?: EntryOf<'decision'>;
   readonly signed?: EntryOf<'signed'>;
 }

@@ -21,6 +21,7 @@ import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { observablesOf } from '../sheet/observables';
 import { locate, placeName } from '../sheet/places';
 import type { Sheet } from '../sheet/schema';
+import { proofOf } from '../job/proof';
 import { formatQuantity } from '../units/format';
 
 export interface ReportRow {
@@ -60,6 +61,8 @@ export interface Report {
   }[];
   readonly other: number;
   readonly notProven: readonly string[];
+  /** What was fitted, and what was measured again after it. */
+  readonly repair: readonly string[];
   readonly skipped: readonly { readonly title: string; readonly reason: string }[];
   readonly photos: readonly {
     readonly hash: string;
@@ -106,7 +109,8 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     ]),
     suspects: assessment.suspects.filter((s) => s.p >= WORTH_PRINTING).map(suspectRow),
     other: assessment.other.p,
-    notProven: notProvenLines(assessment, decision !== undefined),
+    notProven: notProvenLines(assessment, state),
+    repair: repairLines(sheet, state),
     skipped: skippedLines(sheet, state),
     photos: state.photos.map(({ at, body }) => ({
       hash: body.hash,
@@ -331,7 +335,7 @@ function deadRecord(log: readonly FoldedEntry[]): Report['dead'] {
   });
 }
 
-function notProvenLines(assessment: Assessment, decided: boolean): string[] {
+function notProvenLines(assessment: Assessment, state: JobState): string[] {
   const lines = assessment.notProven.map(notProvenWords);
   if (assessment.surprise) {
     const { from } = assessment.surprise.item;
@@ -344,8 +348,34 @@ function notProvenLines(assessment: Assessment, decided: boolean): string[] {
     lines.unshift(`One reading quarrels with all the others and was not repeated: ${what}.`);
   }
   if (assessment.unexplained) lines.unshift('This sheet does not explain what was found.');
-  if (decided) lines.push('The repair itself: nothing was fitted or proven on this visit.');
+  const proof = proofOf(state);
+  if (state.decision && !proof)
+    lines.push('The repair itself: nothing was fitted or proven on this visit.');
+  if (proof && !proof.proven) {
+    const owed = [...proof.owed, ...proof.bad].map(takenName);
+    lines.push(
+      owed.length > 0
+        ? `The repair itself; still bad or not measured again: ${[...new Set(owed)].join('; ')}.`
+        : 'The repair itself: nothing that was bad was measured again.',
+    );
+  }
   return lines;
+}
+
+const takenName = (taken: Taken): string =>
+  taken.kind !== 'answer' && taken.test.points.length > 1
+    ? `${taken.test.title}, ${taken.point.id}`
+    : taken.test.title;
+
+function repairLines(sheet: Sheet, state: JobState): string[] {
+  const proof = proofOf(state);
+  return [
+    ...state.fitted.map(
+      ({ body }) => `Fitted: ${sheet.parts.find(({ id }) => id === body.part)?.name ?? body.part}.`,
+    ),
+    ...(proof?.good ?? []).map((taken) => `Measured again and good: ${takenName(taken)}.`),
+    ...(proof?.proven ? ['Everything that was bad before is good now.'] : []),
+  ];
 }
 
 /** A test left out whole is one line; single points of it are named. */

@@ -3,6 +3,7 @@
  * to mend it. All are reported, not only the first.
  */
 import { answers } from './checks/answers';
+import { bench } from './checks/bench';
 import { circles } from './checks/circles';
 import { codes } from './checks/codes';
 import { duplicates } from './checks/duplicates';
@@ -16,7 +17,15 @@ import type { Sheet } from './schema';
 
 export type { SheetProblem } from './checks/problem';
 
-const FIRST: readonly SheetCheck[] = [duplicates, references, measuring, circles, phases, codes];
+const FIRST: readonly SheetCheck[] = [
+  duplicates,
+  references,
+  measuring,
+  circles,
+  phases,
+  codes,
+  bench,
+];
 /** These reckon with outcomes, so they need sound limits and curves. */
 const AFTER_LIMITS: readonly SheetCheck[] = [shows, visibility, answers];
 

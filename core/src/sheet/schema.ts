@@ -5,6 +5,7 @@
  */
 import { Type, type Static } from '@sinclair/typebox';
 import { curveSchema } from '../curves/schema';
+import { benchSchema } from './schema/bench';
 import { boardSchema, harnessSchema } from './schema/boards';
 import { codeSchema, codeSchemeSchema } from './schema/codes';
 import { Id, list, Name, Text } from './schema/common';
@@ -87,12 +88,14 @@ export const sheetSchema = Type.Object(
     parts: Type.Array(partSchema, { minItems: 1 }),
     repairs: list(repairSchema),
     procedures: list(procedureSchema),
+    bench: Type.Optional(benchSchema),
   },
   { $id: 'sheet-1', title: 'Jeitinho service sheet, format 1' },
 );
 
 export type Sheet = Static<typeof sheetSchema>;
 
+export * from './schema/bench';
 export * from './schema/boards';
 export * from './schema/codes';
 export * from './schema/faults';

@@ -1,0 +1,117 @@
+import { abs, exp, isFinite, log, min } from '../arithmetic';
+import type { DiodeModel } from '../circuit';
+import type { Pattern } from '../solve/pattern';
+import {
+  Quad,
+  type AcStamp,
+  type Moment,
+  type Solution,
+  type Stamp,
+  type Unknowns,
+} from './device';
+import { Nonlinear } from './nonlinear';
+
+/** kT/q at 27 °C, the nominal temperature of SPICE. */
+const THERMAL_VOLTS = (1.380649e-23 * 300.15) / 1.602176634e-19;
+
+/**
+ * Shockley's diode with series resistance and reverse breakdown. Newton's steps of the junction are
+ * limited where the exponential would run away.
+ *
+ * @see Nagel, SPICE2 (1975), sections 3.1 and appendix 3.
+ */
+export class Diode extends Nonlinear {
+  readonly #is: number;
+  readonly #vte: number;
+  readonly #critical: number;
+  readonly #breakdown: number;
+  readonly #series: { readonly outer: number; readonly siemens: number } | undefined;
+  #seriesQuad: Quad | undefined;
+  #last = 0;
+  #cut = false;
+
+  constructor(name: string, nodes: readonly [string, string], model: DiodeModel, u: Unknowns) {
+    super(name);
+    const anode = u.node(nodes[0]);
+    this.m = u.node(nodes[1]);
+    this.#series = model.rs > 0 ? { outer: anode, siemens: 1 / model.rs } : undefined;
+    this.p = this.#series ? u.inner(`${name}#inner`) : anode;
+    this.#is = model.is;
+    this.#vte = model.n * THERMAL_VOLTS;
+    this.#critical = this.#vte * log(this.#vte / (Math.SQRT2 * model.is));
+    this.#breakdown = knee(model, this.#vte);
+  }
+
+  override bind(pattern: Pattern): void {
+    super.bind(pattern);
+    if (this.#series) this.#seriesQuad = new Quad(pattern, this.#series.outer, this.p);
+  }
+  override load(into: Stamp, x: Solution, at: Moment): void {
+    super.load(into, x, at);
+    this.#seriesQuad?.add(into.a, this.#series!.siemens);
+  }
+  override loadAc(into: AcStamp, x: Solution): void {
+    super.loadAc(into, x);
+    this.#seriesQuad?.add(into.re, this.#series!.siemens);
+  }
+  override restart(x: Solution): void {
+    this.#last = x[this.p]! - x[this.m]!;
+  }
+  override limited(): boolean {
+    return this.#cut;
+  }
+
+  protected at(volts: number, at: Moment | undefined) {
+    const v = at ? this.#limit(volts) : volts;
+    const gmin = at?.gmin ?? 0;
+    const vte = this.#vte;
+    let i: number;
+    let g: number;
+    if (v >= -3 * vte) {
+      const e = exp(min(v / vte, 600));
+      i = this.#is * (e - 1);
+      g = (this.#is * e) / vte;
+    } else if (v >= -this.#breakdown) {
+      const arg = (3 * vte) / (v * Math.E);
+      const cube = arg ** 3;
+      i = -this.#is * (1 + cube);
+      g = (this.#is * 3 * cube) / v;
+    } else {
+      const e = exp(min(-(this.#breakdown + v) / vte, 600));
+      i = -this.#is * e;
+      g = (this.#is * e) / vte;
+    }
+    return { i: i + gmin * v, g: g + gmin, v };
+  }
+
+  #limit(volts: number): number {
+    // Far beyond breakdown the same exponential runs the other way.
+    const mirrored = volts < min(0, -this.#breakdown + 10 * this.#vte);
+    const v = mirrored
+      ? -(
+          this.#junction(-(volts + this.#breakdown), -(this.#last + this.#breakdown)) +
+          this.#breakdown
+        )
+      : this.#junction(volts, this.#last);
+    this.#cut = abs(v - volts) > 1e-9 + 1e-6 * abs(volts);
+    this.#last = v;
+    return v;
+  }
+
+  #junction(now: number, last: number): number {
+    const vte = this.#vte;
+    if (!(now > this.#critical && abs(now - last) > 2 * vte)) return now;
+    if (last <= 0) return vte * log(now / vte);
+    const arg = 1 + (now - last) / vte;
+    return arg > 0 ? last + vte * log(arg) : this.#critical;
+  }
+}
+
+/** Where the reverse exponential must begin for the current at `bv` to be `ibv`. */
+function knee({ bv, ibv, is }: DiodeModel, vte: number): number {
+  if (!isFinite(bv)) return Infinity;
+  if (ibv < (is * bv) / vte) return bv;
+  let knee = bv - vte * log(1 + ibv / is);
+  for (let i = 0; i < 25; i += 1) knee = bv - vte * log(ibv / is + 1 - knee / vte);
+  return knee;
+}

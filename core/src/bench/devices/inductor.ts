@@ -1,0 +1,102 @@
+import type { Pattern } from '../solve/pattern';
+import {
+  Device,
+  type AcStamp,
+  type Moment,
+  type Solution,
+  type Stamp,
+  type Unknowns,
+} from './device';
+import { History } from './storage';
+
+/** So small that it never shows; it keeps parallel coils and windings solvable at DC. */
+const COIL_OHMS = 1e-6;
+
+/** v = L·di/dt, its current an unknown of its own; coupled coils add M·di/dt of each other. */
+export class Inductor extends Device {
+  readonly stamps = 'step';
+  readonly initial: number | undefined;
+  readonly henries: number;
+  readonly branch: number;
+  readonly #p: number;
+  readonly #m: number;
+  readonly #coupled: { readonly other: Inductor; readonly mutual: number }[] = [];
+  readonly #history = new History();
+  #slots!: readonly [number, number, number, number, number];
+  #others: number[] = [];
+
+  constructor(
+    element: {
+      readonly name: string;
+      readonly nodes: readonly [string, string];
+      readonly henries: number;
+      readonly initial?: number;
+    },
+    u: Unknowns,
+  ) {
+    super(element.name);
+    this.#p = u.node(element.nodes[0]);
+    this.#m = u.node(element.nodes[1]);
+    this.branch = u.branch(element.name);
+    this.henries = element.henries;
+    this.initial = element.initial;
+  }
+
+  /** Before binding. */
+  couple(other: Inductor, mutual: number): void {
+    this.#coupled.push({ other, mutual });
+  }
+
+  bind(pattern: Pattern): void {
+    this.#slots = [
+      pattern.slot(this.#p, this.branch),
+      pattern.slot(this.#m, this.branch),
+      pattern.slot(this.branch, this.#p),
+      pattern.slot(this.branch, this.#m),
+      pattern.slot(this.branch, this.branch),
+    ];
+    this.#others = this.#coupled.map(({ other }) => pattern.slot(this.branch, other.branch));
+  }
+
+  load({ a, b }: Stamp, _x: Solution, { h, method }: Moment): void {
+    this.#incidence(a);
+    if (h === 0) {
+      a[this.#slots[4]]! -= COIL_OHMS;
+      return;
+    }
+    const factor = (method === 'euler' ? 1 : 2) / h;
+    a[this.#slots[4]]! -= factor * this.henries;
+    for (const [i, { mutual }] of this.#coupled.entries()) a[this.#others[i]!]! -= factor * mutual;
+    b[this.branch]! -=
+      factor * this.#history.stored + (method === 'euler' ? 0 : this.#history.rate);
+  }
+  loadAc({ re, im }: AcStamp, _x: Solution, omega: number): void {
+    this.#incidence(re);
+    im[this.#slots[4]]! -= omega * this.henries;
+    for (const [i, { mutual }] of this.#coupled.entries()) im[this.#others[i]!]! -= omega * mutual;
+  }
+  override begin(x: Solution, at: Moment): void {
+    this.#history.begin(at.t, this.#flux(x));
+  }
+  override accept(x: Solution, at: Moment): void {
+    this.#history.accept(this.#flux(x), at);
+  }
+  override longest(x: Solution, at: Moment, tolerance: number): number {
+    return this.#history.longest(this.#flux(x), at, tolerance, 1e-6, 1e-14);
+  }
+  current(x: Solution): number {
+    return x[this.branch]!;
+  }
+
+  #flux(x: Solution): number {
+    let flux = this.henries * x[this.branch]!;
+    for (const { other, mutual } of this.#coupled) flux += mutual * x[other.branch]!;
+    return flux;
+  }
+  #incidence(a: Float64Array): void {
+    a[this.#slots[0]]! += 1;
+    a[this.#slots[1]]! -= 1;
+    a[this.#slots[2]]! += 1;
+    a[this.#slots[3]]! -= 1;
+  }
+}

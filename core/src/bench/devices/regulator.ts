@@ -1,0 +1,135 @@
+import { max } from '../arithmetic';
+import type { Element } from '../circuit';
+import type { Pattern } from '../solve/pattern';
+import {
+  Device,
+  stayed,
+  type AcStamp,
+  type Moment,
+  type Solution,
+  type Stamp,
+  type Unknowns,
+} from './device';
+import { Latch } from './latch';
+
+type Block = Extract<Element, { kind: 'regulator' }>;
+type Piece = 'off' | 'holds' | 'limits';
+
+/**
+ * A supply as a block: holds `volts` at its output while the input stands `dropout` above it, follows
+ * the input below that, gives `limit` amps at most and takes none back, is off without its enable,
+ * and draws `ratio` amps at the input for each it gives (1: a linear regulator; less: a switcher).
+ *
+ *     i = clamp((min(volts, vin − dropout) − vout) / ohms, 0 … limit)
+ */
+export class Regulator extends Device {
+  readonly stamps = 'iterate';
+  readonly #block: Block;
+  readonly #rows: readonly [op: number, om: number, ip: number, im: number];
+  readonly #enable: Latch | undefined;
+  #slots: number[] = [];
+
+  constructor(block: Block, u: Unknowns) {
+    super(block.name);
+    this.#block = block;
+    this.#rows = [
+      u.node(block.nodes[0]),
+      u.node(block.nodes[1]),
+      u.node(block.input[0]),
+      u.node(block.input[1]),
+    ];
+    this.#enable = block.enable && new Latch(block.enable, u);
+  }
+
+  bind(pattern: Pattern): void {
+    this.#slots = this.#rows.flatMap((row) =>
+      this.#rows.map((column) => pattern.slot(row, column)),
+    );
+  }
+
+  /** Piece of the characteristic that the last iterate stood on. */
+  #piece: Piece = 'holds';
+  #cut = false;
+
+  /** Amps out, and how they change with the output's and the input's volts. */
+  #at(x: Solution, forced?: Piece): { i: number; byOut: number; byIn: number; piece: Piece } {
+    const { volts, dropout, ohms, limit } = this.#block;
+    const [op, om, ip, im] = this.#rows;
+    const out = x[op]! - x[om]!;
+    const input = x[ip]! - x[im]!;
+    if (this.#enable && !this.#enable.on) return { i: 0, byOut: 0, byIn: 0, piece: 'off' };
+    const following = input - dropout < volts;
+    const target = max(0, following ? input - dropout : volts);
+    const g = 1 / ohms;
+    const amps = g * (target - out);
+    const piece = forced ?? (amps >= limit ? 'limits' : amps <= 0 ? 'off' : 'holds');
+    if (piece === 'limits') return { i: limit, byOut: 0, byIn: 0, piece };
+    if (piece === 'off') return { i: 0, byOut: 0, byIn: 0, piece };
+    return { i: amps, byOut: -g, byIn: following && target > 0 ? g : 0, piece };
+  }
+
+  /** From giving all to giving nothing leads through holding, or Newton's method goes round in circles. */
+  #next(x: Solution) {
+    const now = this.#at(x);
+    const leap = now.piece !== 'holds' && this.#piece !== 'holds' && now.piece !== this.#piece;
+    const taken = leap ? this.#at(x, 'holds') : now;
+    this.#cut = leap;
+    this.#piece = taken.piece;
+    return taken;
+  }
+
+  override still(before: Solution, now: Solution, slack: number): boolean {
+    const [op, om, ip, im] = this.#rows;
+    return stayed(before, now, op, om, slack) && stayed(before, now, ip, im, slack);
+  }
+  override limited(): boolean {
+    return this.#cut;
+  }
+  override restart(): void {
+    this.#cut = false;
+  }
+
+  #enter(a: Float64Array, byOut: number, byIn: number): void {
+    const { ratio } = this.#block;
+    // Rows: out+, out−, in+, in−. The current leaves out+ into the circuit and enters at in+.
+    const row = [-1, 1, ratio, -ratio];
+    const column = [byOut, -byOut, byIn, -byIn];
+    for (let r = 0; r < 4; r += 1)
+      for (let c = 0; c < 4; c += 1) a[this.#slots[4 * r + c]!]! += row[r]! * column[c]!;
+  }
+
+  load({ a, b }: Stamp, x: Solution): void {
+    const { i, byOut, byIn } = this.#next(x);
+    const [op, om, ip, im] = this.#rows;
+    const rest = i - byOut * (x[op]! - x[om]!) - byIn * (x[ip]! - x[im]!);
+    const { ratio } = this.#block;
+    this.#enter(a, byOut, byIn);
+    b[op]! += rest;
+    b[om]! -= rest;
+    b[ip]! -= ratio * rest;
+    b[im]! += ratio * rest;
+  }
+  loadAc({ re }: AcStamp, x: Solution): void {
+    const { byOut, byIn } = this.#at(x);
+    this.#enter(re, byOut, byIn);
+  }
+  override get discrete(): boolean {
+    return this.#enable !== undefined;
+  }
+  override keep(): () => void {
+    return this.#enable?.keep() ?? (() => {});
+  }
+  override restless(x: Solution): boolean {
+    return this.#enable?.restless(x) ?? false;
+  }
+  override flip(x: Solution, _at: Moment): boolean {
+    return this.#enable?.follow(x) ?? false;
+  }
+  override reset(): void {
+    this.#piece = 'holds';
+    this.#enable?.reset();
+  }
+  current(x: Solution): number {
+    return -this.#at(x).i;
+  }
+}

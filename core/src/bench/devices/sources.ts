@@ -1,0 +1,112 @@
+import type { Phasor, Wave } from '../circuit';
+import type { Pattern } from '../solve/pattern';
+import {
+  Device,
+  type AcStamp,
+  type Moment,
+  type Solution,
+  type Stamp,
+  type Unknowns,
+} from './device';
+import { cornerAfter, levelAt } from './wave';
+
+interface Source {
+  readonly name: string;
+  readonly nodes: readonly [string, string];
+  readonly wave: Wave;
+  readonly ac: Phasor;
+}
+
+const parts = ({ magnitude, phase }: Phasor) => {
+  const angle = (phase * Math.PI) / 180;
+  return { re: magnitude * Math.cos(angle), im: magnitude * Math.sin(angle) };
+};
+
+/** A voltage between two nodes; its current is an unknown of its own. */
+export class VoltageSource extends Device {
+  readonly stamps = 'step';
+  readonly branch: number;
+  readonly wave: Wave;
+  readonly #p: number;
+  readonly #m: number;
+  readonly #ac: Phasor;
+  #slots!: readonly [number, number, number, number];
+
+  constructor({ name, nodes, wave, ac }: Source, u: Unknowns) {
+    super(name);
+    this.#p = u.node(nodes[0]);
+    this.#m = u.node(nodes[1]);
+    this.branch = u.branch(name);
+    this.wave = wave;
+    this.#ac = ac;
+  }
+
+  bind(pattern: Pattern): void {
+    this.#slots = [
+      pattern.slot(this.#p, this.branch),
+      pattern.slot(this.#m, this.branch),
+      pattern.slot(this.branch, this.#p),
+      pattern.slot(this.branch, this.#m),
+    ];
+  }
+  #incidence(a: Float64Array): void {
+    a[this.#slots[0]]! += 1;
+    a[this.#slots[1]]! -= 1;
+    a[this.#slots[2]]! += 1;
+    a[this.#slots[3]]! -= 1;
+  }
+  load({ a, b }: Stamp, _x: Solution, { t, scale }: Moment): void {
+    this.#incidence(a);
+    b[this.branch]! += scale * levelAt(this.wave, t);
+  }
+  loadAc({ re, bRe, bIm }: AcStamp): void {
+    this.#incidence(re);
+    const { re: real, im } = parts(this.#ac);
+    bRe[this.branch]! += real;
+    bIm[this.branch]! += im;
+  }
+  override corner(t: number): number {
+    return cornerAfter(this.wave, t);
+  }
+  current(x: Solution): number {
+    return x[this.branch]!;
+  }
+}
+
+/** A current that flows from plus through the source to minus. */
+export class CurrentSource extends Device {
+  readonly stamps = 'step';
+  readonly #p: number;
+  readonly #m: number;
+  readonly #wave: Wave;
+  readonly #ac: Phasor;
+  #amps = 0;
+
+  constructor({ name, nodes, wave, ac }: Source, u: Unknowns) {
+    super(name);
+    this.#p = u.node(nodes[0]);
+    this.#m = u.node(nodes[1]);
+    this.#wave = wave;
+    this.#ac = ac;
+  }
+
+  bind(): void {}
+  load({ b }: Stamp, _x: Solution, { t, scale }: Moment): void {
+    this.#amps = scale * levelAt(this.#wave, t);
+    b[this.#p]! -= this.#amps;
+    b[this.#m]! += this.#amps;
+  }
+  loadAc({ bRe, bIm }: AcStamp): void {
+    const { re, im } = parts(this.#ac);
+    bRe[this.#p]! -= re;
+    bRe[this.#m]! += re;
+    bIm[this.#p]! -= im;
+    bIm[this.#m]! += im;
+  }
+  override corner(t: number): number {
+    return cornerAfter(this.#wave, t);
+  }
+  current(): number {
+    return this.#amps;
+  }
+}

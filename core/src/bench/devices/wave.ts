@@ -1,0 +1,60 @@
+/** A source's level over time, and the moments at which it bends. */
+import { abs, exp, floor, isFinite, max } from '../arithmetic';
+import type { Wave } from '../circuit';
+
+/** @param t - Seconds, from 0. */
+export function levelAt(wave: Wave, t: number): number {
+  switch (wave.kind) {
+    case 'dc':
+      return wave.value;
+    case 'sin': {
+      const { offset, amplitude, hertz, delay, damping, phase } = wave;
+      const since = max(0, t - delay);
+      const angle = 2 * Math.PI * hertz * since + (phase * Math.PI) / 180;
+      return offset + amplitude * exp(-damping * since) * Math.sin(angle);
+    }
+    case 'pulse': {
+      const { low, high, delay, rise, fall, width, period } = wave;
+      if (t <= delay) return low;
+      const within = isFinite(period) ? (t - delay) % period : t - delay;
+      if (within < rise) return low + ((high - low) * within) / rise;
+      if (within <= rise + width) return high;
+      const past = within - rise - width;
+      return past < fall ? high + ((low - high) * past) / fall : low;
+    }
+    case 'pwl': {
+      const { points } = wave;
+      const after = points.findIndex(([at]) => at > t);
+      if (after === 0) return points[0]![1];
+      if (after < 0) return points.at(-1)![1];
+      const [t0, y0] = points[after - 1]!;
+      const [t1, y1] = points[after]!;
+      return y0 + ((y1 - y0) * (t - t0)) / (t1 - t0);
+    }
+  }
+}
+
+/** The next corner after `t`; infinite where there is none. */
+export function cornerAfter(wave: Wave, t: number): number {
+  // A corner reached within rounding is not ahead any more.
+  const past = t + 1e-12 + abs(t) * 1e-12;
+  switch (wave.kind) {
+    case 'dc':
+      return Infinity;
+    case 'sin':
+      return wave.delay > past ? wave.delay : Infinity;
+    case 'pwl':
+      return wave.points.find(([at]) => at > past)?.[0] ?? Infinity;
+    case 'pulse': {
+      const { delay, rise, fall, width, period } = wave;
+      const corners = [0, rise, rise + width, rise + width + fall];
+      const turn = isFinite(period) ? max(0, floor((t - delay) / period)) : 0;
+      for (const start of isFinite(period) ? [turn, turn + 1] : [0])
+        for (const corner of corners) {
+          const at = delay + (start > 0 ? start * period : 0) + corner;
+          if (at > past) return at;
+        }
+      return Infinity;
+    }
+  }
+}

@@ -1,0 +1,220 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Sheet } from '../../sheet/schema';
+import {
+  adopt,
+  compareDictionary,
+  dictionaryFrom,
+  difference,
+  drawsOf,
+  readDraw,
+  specimenOf,
+} from './dictionary';
+import { answerOf, askTests, drawFault, healedBy, killedAt, specimenNow } from './hidden-fault';
+import { benchDisagreements } from './agreement';
+import { hasBench, HEALTHY, type BenchedSheet } from './machine';
+import { readSpecimen } from './outcomes';
+import { hazardWords, KNOWN_SOURCE, probeMachine } from './probe-machine';
+
+const demo = (file: string): BenchedSheet => {
+  const sheet = JSON.parse(
+    readFileSync(join(__dirname, '../../../../demo/sheets', file), 'utf8'),
+  ) as Sheet;
+  if (!hasBench(sheet)) throw new Error('a bench is expected');
+  return sheet;
+};
+const fridge = demo('tarumbe-uf440i.2.json');
+const LIVE = { access: [] };
+
+describe('probing a machine in the course of a job', () => {
+  const bus = { function: 'V=', red: 'inv.P', black: 'inv.N' } as const;
+  const last = (probed: ReturnType<typeof probeMachine>) => probed.updates.at(-1)!.value;
+
+  test('the bus is charged at isolation, falls with its bleed, and is dead after the wait', () => {
+    const after = (seconds: number) =>
+      probeMachine(fridge, HEALTHY, { access: [], isolatedFor: seconds }, bus, { seconds: 4 });
+    expect(last(after(1))!).toBeGreaterThan(100);
+    expect(last(after(60))!).toBeLessThan(60);
+    expect(last(after(300))!).toBeLessThan(0.1);
+  });
+
+  test('the same place reads in circuit until its plug is out', () => {
+    const windings = { function: 'ohm', red: 'comp.U', black: 'inv.U' } as const;
+    const facts = { isolatedFor: 900 };
+    const plugged = probeMachine(fridge, HEALTHY, { ...facts, access: [] }, windings, {
+      seconds: 2,
+    });
+    const unplugged = probeMachine(fridge, HEALTHY, { ...facts, access: ['comp-off'] }, windings, {
+      seconds: 2,
+    });
+    expect(last(plugged)!).toBeLessThan(1);
+    expect(last(unplugged)).toBeNull();
+  });
+
+  test('ohms on it while live, or while the bus is up, are told as a hazard', () => {
+    const ohms = { function: 'ohm', red: 'inv.P', black: 'inv.N' } as const;
+    const live = probeMachine(fridge, HEALTHY, LIVE, { ...ohms, state: 'demand' }, { seconds: 1 });
+    expect(live.hazards[0]?.kind).toBe('driven-live');
+    const charged = probeMachine(fridge, HEALTHY, { access: [], isolatedFor: 2 }, ohms, {
+      seconds: 1,
+    });
+    expect(charged.hazards[0]?.kind).toBe('driven-live');
+    expect(charged.updates).toEqual([]);
+    expect(hazardWords(live.hazards[0]!)).toMatch(/isolate, prove it dead/);
+  });
+
+  test('amps across the mains blow the meter’s fuse', () => {
+    const placement = { function: 'A~', red: 'main.CN1.1', black: 'main.CN1.2' } as const;
+    const { hazards } = probeMachine(fridge, HEALTHY, LIVE, placement, { seconds: 1 });
+    expect(hazards[0]?.kind).toBe('meter-fuse');
+  });
+
+  test('an insulation test on a board’s own pins kills it, and is told', () => {
+    const placement = { function: 'insulation', red: 'main.CN3.1', black: 'main.CN3.2' } as const;
+    const facts = { access: ['cn3-off'], isolatedFor: 900 };
+    const { hazards } = probeMachine(fridge, HEALTHY, facts, placement, { seconds: 1 });
+    expect(hazards[0]).toMatchObject({ kind: 'destroyed', node: 'co' });
+    expect(killedAt(fridge, 'co')).toBe('main-supply');
+  });
+
+  test('a known source reads nine volts, nowhere reads nothing', () => {
+    const known = probeMachine(
+      fridge,
+      HEALTHY,
+      LIVE,
+      { function: 'V=', red: KNOWN_SOURCE, black: KNOWN_SOURCE },
+      { seconds: 3 },
+    );
+    expect(last(known)).toBeCloseTo(9.2, 1);
+    expect(
+      probeMachine(
+        fridge,
+        HEALTHY,
+        LIVE,
+        { function: 'V=', red: 'nowhere.X', black: 'inv.N' },
+        { seconds: 1 },
+      ).updates,
+    ).toEqual([]);
+  });
+});
+
+describe('hidden faults', () => {
+  const hidden = { fault: 'comp-winding', variant: 2, seed: 24 };
+
+  test('are drawn by seed, the same every time, and only among those that fit', () => {
+    expect(drawFault(fridge, 77)).toEqual(drawFault(fridge, 77));
+    const drawn = new Set(
+      Array.from({ length: 60 }, (_, i) => drawFault(fridge, i, ['main-cmd', 'inv-fuse']).fault),
+    );
+    expect([...drawn].sort()).toEqual(['inv-fuse', 'main-cmd']);
+  });
+
+  test('the right part heals, the wrong one does not', () => {
+    expect(healedBy(fridge, hidden, ['inv-board'])).toBe(false);
+    expect(healedBy(fridge, hidden, ['inv-board', 'compressor'])).toBe(true);
+    expect(specimenNow(fridge, hidden, ['inv-board']).changes).toEqual(['scale rww 0.3']);
+    expect(specimenNow(fridge, hidden, ['compressor']).changes).toEqual([]);
+    const { outcomes } = readSpecimen(fridge, specimenNow(fridge, hidden, ['compressor']));
+    expect([...outcomes.values()].every((outcome) => outcome === 'ok')).toBe(true);
+  });
+
+  test('what an unsafe act killed stays dead until its own part is changed', () => {
+    const killed = ['main-cpu'];
+    expect(specimenNow(fridge, hidden, ['compressor'], killed).changes).toEqual(['leak r5 3']);
+    expect(specimenNow(fridge, hidden, ['compressor', 'main-board'], killed).changes).toEqual([]);
+    expect(killedAt(fridge, 'm5')).toBe('main-supply');
+  });
+
+  test('eyes and ears find what the sheet says that fault shows, and good once it is healed', () => {
+    const light = askTests(fridge).find(({ id }) => id === 'light')!;
+    const shown = fridge.faults.find(({ id }) => id === 'comp-winding')!.shows.light as Record<
+      string,
+      number
+    >;
+    const answer = answerOf(fridge, light, hidden, []);
+    expect(Object.keys(shown)).toContain(light.answers[answer]);
+    expect(answerOf(fridge, light, hidden, [])).toBe(answer);
+    expect(light.answers[answerOf(fridge, light, hidden, ['compressor'])]).toBe('ok');
+  });
+});
+
+describe('the fault dictionary', () => {
+  const results = drawsOf(fridge, 6)
+    .filter(({ fault }) => fault === 'inv-fuse' || fault === 'comp-open')
+    .map((draw) => readDraw(fridge, draw, 1));
+  const dictionary = dictionaryFrom(results, 6, 1);
+
+  test('says what the circuit makes each fault read', () => {
+    expect(dictionary.failed).toEqual({});
+    expect(dictionary.faults['inv-fuse']!['inv-fuse']).toEqual({ open: 1 });
+    expect(dictionary.faults['inv-fuse']!['windings@UV']).toEqual({ ok: 1 });
+    expect(dictionary.faults['comp-open']!['windings@agree']).toEqual({ unequal: 1 });
+    const uv = dictionary.faults['comp-open']!['windings@UV']!;
+    expect(Object.values(uv).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 2);
+  });
+
+  test('is the same whatever the order its draws come in', () => {
+    expect(dictionaryFrom([...results].reverse(), 6, 1)).toEqual(dictionary);
+    expect(specimenOf(fridge, { fault: 'inv-fuse', index: 3 }, 1)).toEqual(
+      specimenOf(fridge, { fault: 'inv-fuse', index: 3 }, 1),
+    );
+  });
+
+  test('differences come first, and measure what is not shared', () => {
+    expect(difference({ ok: 1 }, { ok: 1 })).toBe(0);
+    expect(difference({ ok: 1 }, { open: 1 })).toBe(1);
+    expect(difference({ ok: 0.5, open: 0.5 }, { open: 1 })).toBe(0.5);
+    const cells = compareDictionary(fridge, dictionary);
+    cells
+      .slice(1)
+      .forEach((cell, i) => expect(cell.difference).toBeLessThanOrEqual(cells[i]!.difference));
+  });
+
+  test('adopted cells replace what was written, and nothing else', () => {
+    const cells = compareDictionary(fridge, dictionary).filter(({ observable }) =>
+      observable.startsWith('windings'),
+    );
+    const adopted = adopt(fridge, cells);
+    const fault = adopted.faults.find(({ id }) => id === 'comp-open')!;
+    expect(fault.shows['windings@agree']).toBe('unequal');
+    expect(fault.shows.light).toEqual(
+      fridge.faults.find(({ id }) => id === 'comp-open')!.shows.light,
+    );
+    expect(adopted.faults.find(({ id }) => id === 'main-cmd')).toBe(
+      fridge.faults.find(({ id }) => id === 'main-cmd'),
+    );
+  });
+
+  test('a circuit that cannot be solved is told by its fault, not thrown', () => {
+    const broken = structuredClone(fridge) as BenchedSheet;
+    broken.bench.faults!['inv-fuse'] = [{ changes: ['open nosuch'] }];
+    expect(readDraw(broken, { fault: 'inv-fuse', index: 0 }, 1)).toMatchObject({
+      failed: expect.stringContaining('nosuch'),
+    });
+  });
+});
+
+describe('the agreement of bench and sheet', () => {
+  test('finds a limit that the healthy bench does not meet, and a fault that shows something else', () => {
+    const off = structuredClone(fridge) as BenchedSheet;
+    off.bench.netlist = off.bench.netlist.replace('rwu cu star 3.5', 'rwu cu star 5');
+    off.bench.faults = { 'inv-fuse': [{ changes: ['open rwv'] }] };
+    const found = benchDisagreements(off);
+    expect(
+      found.some(({ fault, observable }) => fault === undefined && observable === 'windings@UV'),
+    ).toBe(true);
+    expect(
+      found.some(({ fault, observable }) => fault === 'inv-fuse' && observable === 'inv-fuse'),
+    ).toBe(true);
+    expect(found[0]!.message).toMatch(/the sheet says ok/);
+  });
+
+  test('a place without a node, and a netlist that does not read, are told with their path', () => {
+    const bare = structuredClone(fridge) as BenchedSheet;
+    delete bare.bench.nodes['inv.F1a'];
+    expect(benchDisagreements(bare)[0]).toMatchObject({
+      path: '/bench/nodes',
+      observable: 'inv-fuse',
+    });
+  });
+});

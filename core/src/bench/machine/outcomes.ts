@@ -1,0 +1,322 @@
+/**
+ * What a specimen reads at every test of its sheet, judged as the sheet judges. Readings of volts and
+ * clamps in one situation come out of one solution; what drives the circuit is solved by itself.
+ */
+import type { GroupReading } from '../../judge/groups/readings';
+import { judgeTogether } from '../../judge/groups/rules';
+import { resolveExpectation } from '../../judge/given';
+import { judge, type Judgement, type Reading } from '../../judge/judge';
+import { judgeSeries, secondsOf, type SeriesExpectation } from '../../judge/series/rules';
+import type { Sample } from '../../judge/series/samples';
+import { isSeries } from '../../judge/test-expectation';
+import { accuracyAt } from '../../meter/profile';
+import { expectOf, functionOf, testsOf } from '../../sheet/all-tests';
+import { observableId, rulePoints } from '../../sheet/observables';
+import { isMeasured, type MeasureTest, type TestPoint } from '../../sheet/schema';
+import { changed } from '../changes';
+import type { Circuit } from '../circuit';
+import { dice } from '../dice';
+import { BENCH_METER } from '../meter/bench-meter';
+import { AIR, measure, seenBy, type Probing } from '../meter/measure';
+import { indicate } from '../meter/indicate';
+import { chargedAs, track } from '../meter/track';
+import { steadyState, type Quantity } from '../solve/steady';
+import {
+  build,
+  inSituation,
+  situationChanges,
+  withNeeds,
+  type BenchedSheet,
+  type Situation,
+  type Specimen,
+} from './machine';
+import { breaksFor, probingOf } from './probing';
+
+/** Full scale of the ohms ranges: what stands for OL in a series, which holds figures only. */
+const OVER = 60e6;
+
+export interface BenchReading {
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+  readonly observable: string;
+  /** Absent for a series. */
+  readonly reading?: Reading;
+  readonly samples?: readonly Sample[];
+  readonly judgement: Judgement;
+}
+
+/** What is asked of a test beyond its points: the label or the thermometer. */
+export function givenFor(
+  sheet: BenchedSheet,
+  test: MeasureTest,
+  point: TestPoint,
+  circuit: Circuit,
+) {
+  const { given } = sheet.bench;
+  const known = given?.[observableId(test, point.id)] ?? given?.[test.id];
+  if (typeof known !== 'string') return known;
+  const quantity: Quantity = { kind: 'volts', plus: known.toLowerCase(), minus: '0' };
+  return steadyState(circuit, [quantity], { air: AIR }).values[0]!.mean;
+}
+
+interface Asked {
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+  readonly probing: Probing;
+  readonly situation: Situation;
+  readonly extra: readonly string[];
+}
+
+/** Every point that the bench can be asked about. */
+export function askedOf(sheet: BenchedSheet, only?: ReadonlySet<string>): Asked[] {
+  return testsOf(sheet).flatMap((test) => {
+    if (!isMeasured(test) || (only && !only.has(test.id))) return [];
+    return test.points.flatMap((point): Asked[] => {
+      const probing = probingOf(sheet.bench, test, point);
+      if (!probing) return [];
+      const { phase } = point;
+      return [
+        {
+          test,
+          point,
+          probing,
+          extra: breaksFor(sheet.bench, functionOf(test, point), [point.red, point.black]),
+          situation: {
+            state: test.state,
+            access: withNeeds(sheet, test.access ?? []),
+            observable: observableId(test, point.id),
+            ...(phase !== undefined && { phase }),
+          },
+        },
+      ];
+    });
+  });
+}
+
+/** Readings and rules of one specimen, by observable. */
+export interface BenchOutcomes {
+  readonly readings: readonly BenchReading[];
+  readonly outcomes: ReadonlyMap<string, string>;
+}
+
+/**
+ * @param only - Tests to read; all where absent.
+ * @throws {CoreError} where a circuit cannot be solved.
+ */
+export function readSpecimen(
+  sheet: BenchedSheet,
+  specimen: Specimen,
+  only?: ReadonlySet<string>,
+): BenchOutcomes {
+  const make = build(sheet, specimen);
+  const roll = dice(specimen.seed ^ 0x5eed);
+  const own = make(roll);
+  const groups = new Map<string, { circuit: Circuit; asked: Asked[] }>();
+  for (const each of askedOf(sheet, only)) {
+    const key = [...situationChanges(sheet.bench, each.situation), ...each.extra].join('\n');
+    const group = groups.get(key);
+    if (group) group.asked.push(each);
+    else {
+      const circuit = changed(inSituation(sheet, own, each.situation), each.extra);
+      groups.set(key, { circuit, asked: [each] });
+    }
+  }
+  const readings = [...groups.values()].flatMap(({ circuit, asked }) =>
+    readGroup(sheet, circuit, asked, () => make(roll)),
+  );
+  const outcomes = new Map(
+    readings.map(({ observable, judgement }) => [observable, settledOutcome(judgement)]),
+  );
+  for (const [observable, outcome] of ruleOutcomes(readings)) outcomes.set(observable, outcome);
+  return { readings, outcomes };
+}
+
+/** A series too short to be judged has no outcome of the sheet's; it must not pass for a good one. */
+const settledOutcome = ({ verdict, outcome }: Judgement) =>
+  verdict === 'not-settled' ? 'not-settled' : outcome;
+
+/** Functions whose reading leaves the circuit nearly as it is: all of a situation in one solution. */
+const SHARED: ReadonlySet<string> = new Set([
+  'V=',
+  'V~',
+  'Hz',
+  'clamp=',
+  'clamp~',
+  'temperature',
+  'pressure',
+  'display',
+]);
+
+function readGroup(
+  sheet: BenchedSheet,
+  circuit: Circuit,
+  asked: readonly Asked[],
+  again: () => Circuit,
+): BenchReading[] {
+  const series = asked.filter(({ test, point }) => isSeries(expectOf(test, point)));
+  const plain = asked.filter((each) => !series.includes(each));
+  const together = plain.filter(({ probing }) => SHARED.has(probing.function));
+  const single = plain.filter((each) => !together.includes(each));
+  const shared = sharedReadings(circuit, together);
+  return [
+    ...together.map((each, i) => judged(sheet, circuit, each, shared[i]!)),
+    ...single.map((each) => {
+      const { value } = measure(circuit, each.probing);
+      return judged(sheet, circuit, each, value);
+    }),
+    ...series.map((each) => overTime(sheet, circuit, each, again)),
+  ];
+}
+
+function sharedReadings(circuit: Circuit, asked: readonly Asked[]): (number | null)[] {
+  if (asked.length === 0) return [];
+  const quantities = asked.map(({ probing }): Quantity =>
+    probing.clamp === undefined
+      ? { kind: 'volts', plus: probing.red, minus: probing.black ?? '0' }
+      : { kind: 'amps', element: probing.clamp },
+  );
+  const burdens = asked.flatMap(({ probing }, i) =>
+    probing.black === undefined
+      ? []
+      : [
+          {
+            kind: 'resistor' as const,
+            name: `meter#${i}`,
+            nodes: [probing.red, probing.black] as const,
+            ohms: 10e6,
+          },
+        ],
+  );
+  const loaded = { ...circuit, elements: [...circuit.elements, ...burdens] };
+  const { values } = steadyState(loaded, quantities, { air: AIR });
+  return asked.map(({ probing }, i) => {
+    const seen = seenBy(probing.function, values[i]!);
+    if (probing.function === 'display' || probing.function === 'pressure')
+      return Number(seen.toPrecision(4));
+    return indicate(BENCH_METER, probing.function, seen).value;
+  });
+}
+
+function judged(
+  sheet: BenchedSheet,
+  circuit: Circuit,
+  { test, point }: Asked,
+  value: number | null,
+): BenchReading {
+  const reading: Reading = value === null ? { kind: 'overload' } : { kind: 'value', value };
+  const fn = functionOf(test, point);
+  const wanted = expectOf(test, point);
+  const given = isSeries(wanted) ? undefined : givenFor(sheet, test, point, circuit);
+  const expect = isSeries(wanted)
+    ? undefined
+    : resolveExpectation(wanted, given, sheet.curves ?? []);
+  if (!expect) throw new Error(`bench: nothing is given for the limits of ${test.id}`);
+  const accuracy = value === null ? undefined : accuracyAt(BENCH_METER, fn, value);
+  return {
+    test,
+    point,
+    observable: observableId(test, point.id),
+    reading,
+    judgement: judge({ expect, reading, function: fn, ...(accuracy && { meter: accuracy }) }),
+  };
+}
+
+function overTime(
+  sheet: BenchedSheet,
+  circuit: Circuit,
+  asked: Asked,
+  again: () => Circuit,
+): BenchReading {
+  const { test, point } = asked;
+  const expect = expectOf(test, point) as SeriesExpectation;
+  const samples = samplesFor(sheet, circuit, asked, expect, again);
+  const { event } = sheet.bench.series?.[test.id] ?? {};
+  return {
+    test,
+    point,
+    observable: observableId(test, point.id),
+    samples,
+    judgement: judgeSeries(expect, { samples, ...(event !== undefined && { event }) }),
+  };
+}
+
+/** How many figures a series is sampled with, at most. */
+const MOST_SAMPLES = 60;
+const FLEXES = 12;
+
+function samplesFor(
+  sheet: BenchedSheet,
+  circuit: Circuit,
+  { test, probing, situation, extra }: Asked,
+  expect: SeriesExpectation,
+  again: () => Circuit,
+): Sample[] {
+  if (expect.kind === 'flexed')
+    return Array.from({ length: FLEXES }, (_, i) => {
+      const moved = changed(inSituation(sheet, again(), situation), extra);
+      return { t: i, value: measure(moved, probing).value ?? OVER };
+    });
+  const {
+    driver,
+    after,
+    event,
+    charged,
+    seconds: watched = 0,
+  } = sheet.bench.series?.[test.id] ?? {};
+  const seconds = Math.max(
+    watched,
+    secondsOf(expect),
+    event === undefined ? 0 : event + 10,
+    expect.kind === 'within' ? (event ?? 0) + expect.after[1] + 5 : 0,
+  );
+  const start =
+    after === undefined
+      ? { circuit, start: charged ? ('initial' as const) : ('rest' as const) }
+      : {
+          circuit: chargedAs(
+            circuit,
+            inSituation(sheet, again(), { ...situation, state: after, observable: undefined }),
+          ),
+          start: 'initial' as const,
+        };
+  const every = Math.max(0.5, (seconds + 1) / MOST_SAMPLES);
+  const updates = track(start.circuit, probing, {
+    seconds: seconds + 3 * every,
+    every,
+    start: start.start,
+  });
+  const driven =
+    driver === undefined
+      ? undefined
+      : track(
+          circuit,
+          { function: 'display', red: driver.toLowerCase() },
+          { seconds: seconds + 3 * every, every },
+        );
+  // The first update of a display is still on its way.
+  return updates.slice(1).map(({ t, value }, i) => ({
+    t: t - every,
+    value: value ?? OVER,
+    ...(driven && { driver: driven[i + 1]!.value ?? 0 }),
+  }));
+}
+
+function* ruleOutcomes(readings: readonly BenchReading[]): Generator<[string, string]> {
+  const tests = new Set(readings.map(({ test }) => test));
+  for (const test of tests)
+    for (const rule of test.together ?? []) {
+      const wanted = rulePoints(test, rule).map((id) =>
+        readings.find((each) => each.test === test && each.point.id === id && each.reading),
+      );
+      if (!wanted.every((each) => each !== undefined)) continue;
+      const group = wanted.map(({ point, reading, judgement }): GroupReading => ({
+        id: point.id,
+        unit: expectOf(test, point).unit,
+        reading: reading!,
+        judgement,
+        ...(point.red !== undefined && { red: point.red }),
+        ...(point.black !== undefined && { black: point.black }),
+      }));
+      yield [`${test.id}@${rule.id}`, judgeTogether(rule, group).outcome];
+    }
+}

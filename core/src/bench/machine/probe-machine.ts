@@ -1,0 +1,222 @@
+/**
+ * Probing a specimen in the course of a job: the machine is in the state that its log says, the bus
+ * decays from the moment of isolation, and what is unsafe is told.
+ */
+import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
+import type { MeterProfile } from '../../meter/profile';
+import { formatQuantity } from '../../units/format';
+import { changed } from '../changes';
+import { circuitOf, type Circuit } from '../circuit';
+import { Capacitor } from '../devices/capacitor';
+import { BENCH_METER, DANGEROUS, UPDATES } from '../meter/bench-meter';
+import { EXACT, type Deviation } from '../meter/indicate';
+import { AIR, measure, type Hazard, type Probing } from '../meter/measure';
+import { chargedAs, track, type Update } from '../meter/track';
+import { System } from '../solve/system';
+import { runTransient, startFromInitial } from '../solve/transient';
+import { build, inSituation, type BenchedSheet, type Specimen } from './machine';
+import { breaksFor, placed } from './probing';
+
+/** What the job's log says of the machine. */
+export interface MachineFacts {
+  /** Seconds since it was isolated; undefined while it is live. */
+  readonly isolatedFor?: number | undefined;
+  /** Everything opened and unplugged. */
+  readonly access: readonly string[];
+}
+
+/** Where the leads are and where the dial stands. */
+export interface Placement {
+  readonly function: MeterFunction;
+  readonly red?: string | undefined;
+  readonly black?: string | undefined;
+  /** State wanted while it is live; the first live one where the sheet has no such. */
+  readonly state?: string | undefined;
+  readonly phase?: string | undefined;
+  readonly observable?: string | undefined;
+  readonly lowImpedance?: boolean | undefined;
+}
+
+/** Place of the known source that a meter is proven on. */
+export const KNOWN_SOURCE = 'known-source';
+
+export interface Probed {
+  /** One figure for each update of the meter from the moment of contact. */
+  readonly updates: readonly Update[];
+  readonly hazards: readonly Hazard[];
+  /** The last figure stays; false where it goes on changing. */
+  readonly rests: boolean;
+}
+
+const NOTHING: Probed = { updates: [], hazards: [], rests: true };
+
+export interface ProbeOptions {
+  readonly seconds: number;
+  readonly meter?: MeterProfile;
+  readonly deviation?: Deviation;
+  /** For what comes and goes. */
+  readonly roll?: () => number;
+}
+
+/**
+ * @returns no updates where the probes lie on nothing the bench knows, as in the air.
+ * @throws {CoreError} where the circuit cannot be solved.
+ */
+export function probeMachine(
+  sheet: BenchedSheet,
+  specimen: Specimen,
+  facts: MachineFacts,
+  placement: Placement,
+  { seconds, meter = BENCH_METER, deviation = EXACT, roll = () => 1 }: ProbeOptions,
+): Probed {
+  const options = { meter, deviation, air: AIR };
+  if (placement.red === KNOWN_SOURCE) return onKnownSource(placement, options, seconds);
+  const { bench } = sheet;
+  const gauge = placement.observable && bench.gauges?.[placement.observable];
+  const probing = gauge
+    ? { function: placement.function, red: gauge.toLowerCase() }
+    : placed(bench, placement.function, placement.red, placement.black);
+  if (!probing) return NOTHING;
+  const asked = { ...probing, ...(placement.lowImpedance && { lowImpedance: true }) };
+  const make = build(sheet, specimen);
+  const breaks = breaksFor(bench, placement.function, [placement.red, placement.black]);
+  const standing = (state: string, circuit = make(roll)) =>
+    changed(
+      inSituation(sheet, circuit, {
+        state,
+        access: facts.access,
+        ...(placement.phase !== undefined && { phase: placement.phase }),
+        ...(placement.observable !== undefined && { observable: placement.observable }),
+      }),
+      breaks,
+    );
+  const { live, dead } = statesOf(sheet, placement.state);
+  const isolated = facts.isolatedFor !== undefined;
+  const circuit = standing(isolated ? dead : live);
+  const { hazards } = measure(circuit, asked, options);
+  if (hazards.length > 0) return { updates: [], hazards, rests: true };
+  if (specimen.changes.some((change) => /^\s*flicker/i.test(change)))
+    return flickering(() => standing(isolated ? dead : live), asked, options, seconds);
+  if (isolated && stores(circuit)) {
+    // Charged as the live machine left it, then left to itself until now.
+    const rested = leftAlone(fullest(sheet, circuit, standing), facts.isolatedFor!);
+    const charge = METER_FUNCTIONS[placement.function].deadOnly ? standingCharge(rested, asked) : 0;
+    if (charge > DANGEROUS)
+      return { updates: [], hazards: [{ kind: 'driven-live', volts: charge }], rests: false };
+    const updates = track(rested, asked, { ...options, seconds, start: 'initial' });
+    return { updates, hazards: [], rests: false };
+  }
+  const updates = track(circuit, asked, { ...options, seconds });
+  return { updates, hazards: [], rests: !isolated };
+}
+
+function statesOf(sheet: BenchedSheet, wanted: string | undefined) {
+  const live = sheet.states.filter(({ energy }) => energy === 'live');
+  const dead = sheet.states.filter(({ energy }) => energy === 'dead');
+  return {
+    live: (live.find(({ id }) => id === wanted) ?? live[0])?.id ?? '',
+    dead: (dead.find(({ id }) => id === wanted) ?? dead[0])?.id ?? '',
+  };
+}
+
+/** As found, the machine may have been in any state: the one that leaves most on the bus is taken. */
+function fullest(
+  sheet: BenchedSheet,
+  circuit: Circuit,
+  standing: (state: string) => Circuit,
+): Circuit {
+  const { red, black } = sheet.safety.bus;
+  const [plus, minus] = [sheet.bench.nodes[red], sheet.bench.nodes[black]];
+  const charged = sheet.states
+    .filter(({ energy }) => energy === 'live')
+    .map(({ id }) => chargedAs(circuit, standing(id)));
+  if (plus === undefined || minus === undefined) return charged[0] ?? circuit;
+  const volts = charged.map((each) =>
+    standingCharge(each, { function: 'V=', red: plus.toLowerCase(), black: minus.toLowerCase() }),
+  );
+  return charged[volts.indexOf(Math.max(...volts))] ?? circuit;
+}
+
+const stores = ({ elements }: Circuit) => elements.some(({ kind }) => kind === 'capacitor');
+
+function flickering(
+  again: () => Circuit,
+  probing: Probing,
+  options: Parameters<typeof measure>[2],
+  seconds: number,
+): Probed {
+  const updates = Array.from({ length: Math.floor(seconds * UPDATES) }, (_, i) => ({
+    t: (i + 1) / UPDATES,
+    value: measure(again(), probing, options).value,
+  }));
+  return { updates, hazards: [], rests: false };
+}
+
+/** The known source is a battery, or the mains for AC. */
+function onKnownSource(
+  placement: Placement,
+  options: { meter: MeterProfile; deviation: Deviation; air: number },
+  seconds: number,
+): Probed {
+  const source = circuitOf([
+    {
+      kind: 'voltage',
+      name: 'v',
+      nodes: ['a', '0'],
+      wave:
+        placement.function === 'V~'
+          ? { kind: 'sin', offset: 0, amplitude: 180, hertz: 60, delay: 0, damping: 0, phase: 0 }
+          : { kind: 'dc', value: 9.2 },
+      ac: { magnitude: 0, phase: 0 },
+    },
+    { kind: 'resistor', name: 'r', nodes: ['a', 'b'], ohms: 2 },
+  ]);
+  const probing = { function: placement.function, red: 'b', black: '0' };
+  const { hazards } = measure(source, probing, options);
+  return {
+    updates: hazards.length > 0 ? [] : track(source, probing, { ...options, seconds }),
+    hazards,
+    rests: true,
+  };
+}
+
+/** The same circuit with its capacitors as they stand after so long without a meter on them. */
+function leftAlone(circuit: Circuit, seconds: number): Circuit {
+  if (seconds <= 0) return circuit;
+  const system = new System(circuit, { air: AIR });
+  startFromInitial(system, 0);
+  runTransient(system, { from: 0, to: seconds, most: seconds / 20 }, () => {});
+  return {
+    ...circuit,
+    elements: circuit.elements.map((element) =>
+      element.kind === 'capacitor' && system.device(element.name) instanceof Capacitor
+        ? {
+            ...element,
+            initial: system.volts(element.nodes[0])! - system.volts(element.nodes[1])!,
+          }
+        : element,
+    ),
+  };
+}
+
+/** Volts between the probes before the meter drives, from what is still stored. */
+function standingCharge(circuit: Circuit, { red, black = '0' }: Probing): number {
+  const system = new System(circuit, { air: AIR });
+  startFromInitial(system, 0);
+  return Math.abs(system.volts(red)! - system.volts(black)!);
+}
+
+/** What an unsafe act would have done, for the technician. */
+export function hazardWords(
+  hazard: Hazard,
+  placeName: (node: string) => string = (n) => n,
+): string {
+  switch (hazard.kind) {
+    case 'driven-live':
+      return `${formatQuantity(hazard.volts, 'V')} stand between the probes, and the meter was about to drive them. On a real machine: a dead meter, or an arc in your hand. Set it to volts, isolate, prove it dead.`;
+    case 'meter-fuse':
+      return `${formatQuantity(hazard.amps, 'A')} through the meter: its fuse has blown. Amps are measured in series, never across a supply. Replace the fuse before measuring amps again.`;
+    case 'destroyed':
+      return `${formatQuantity(hazard.volts, 'V')} on ${placeName(hazard.node)}: an insulation test reached electronics. On a real machine that board is dead now. Unplug the board before insulation is tested.`;
+  }
+}

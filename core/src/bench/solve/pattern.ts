@@ -1,0 +1,29 @@
+/** Where a sparse matrix has entries: a slot for each (row, column) that some element touches. */
+export class Pattern {
+  readonly size: number;
+  /** Slot 0 takes what would go to ground's row or column, and is never read. */
+  readonly rows: number[] = [-1];
+  readonly columns: number[] = [-1];
+  readonly #slots = new Map<number, number>();
+
+  constructor(size: number) {
+    this.size = size;
+  }
+
+  get count(): number {
+    return this.rows.length;
+  }
+
+  /** Ground is the index after the last unknown. */
+  slot(row: number, column: number): number {
+    if (row >= this.size || column >= this.size) return 0;
+    const key = row * this.size + column;
+    const known = this.#slots.get(key);
+    if (known !== undefined) return known;
+    const slot = this.rows.length;
+    this.#slots.set(key, slot);
+    this.rows.push(row);
+    this.columns.push(column);
+    return slot;
+  }
+}

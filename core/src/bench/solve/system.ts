@@ -1,0 +1,272 @@
+/**
+ * A circuit ready to be solved: devices, numbered unknowns, one matrix pattern. Modified nodal
+ * analysis: a row for each node (Kirchhoff's current law) and for each current that is an unknown.
+ *
+ * @see Ho, Ruehli, Brennan, “The modified nodal approach to network analysis”, IEEE TCAS-22 (1975).
+ */
+import { abs, isFinite, min, sqrt } from '../arithmetic';
+import { nodesOf, type Circuit } from '../circuit';
+import type { Device, Moment, Solution } from '../devices/device';
+import { ControlledVoltage } from '../devices/controlled';
+import { Fuse } from '../devices/fuse';
+import { Inductor } from '../devices/inductor';
+import { makeDevice, ownUnknowns } from '../devices/make';
+import { NoConvergenceError, SingularCircuitError } from '../errors';
+import { Pattern } from './pattern';
+import { SparseLu } from './sparse-lu';
+import { checkTopology } from './topology';
+import { UnknownList } from './unknowns';
+
+/** What a linearisation point may still move when Newton's method has arrived. */
+const VOLTS = 1e-6;
+/** Of the largest voltage: a node tied down by megohms alone carries the rounding of all others. */
+const ROUNDING = 2e-8;
+/** Differences of hundreds of volts over milliohms leave about this much rounding. */
+const AMPS = 1e-9;
+const MOST_ITERATIONS = 80;
+/** Rounds of switches changing before they are said to chatter. */
+const MOST_FLIPS = 40;
+export const GMIN = 1e-12;
+
+export interface SystemOptions {
+  /** Siemens from every node to ground; 0 for a circuit as drawn. */
+  readonly air?: number;
+}
+
+export class System {
+  readonly devices: readonly Device[];
+  readonly unknowns: UnknownList;
+  readonly pattern: Pattern;
+  /** The present solution; the last entry is ground's 0. */
+  readonly x: Solution;
+  readonly #lu: SparseLu;
+  readonly #air: number;
+  readonly #diagonal: number[] = [];
+  readonly #byName = new Map<string, Device>();
+  readonly #fixed: Float64Array;
+  readonly #stepA: Float64Array;
+  readonly #stepB: Float64Array;
+  readonly #a: Float64Array;
+  readonly #b: Float64Array;
+  readonly #next: Float64Array;
+  /** 1 for currents among the unknowns. */
+  readonly #branch: Uint8Array;
+  /** Devices that switch. */
+  readonly discrete: readonly Device[];
+  readonly #steps: readonly Device[];
+  readonly #iterates: readonly Device[];
+  /** The unknown that moved most in the last iteration. */
+  #worst = 0;
+
+  /** @throws what {@link checkTopology} throws. */
+  constructor(circuit: Circuit, { air = 0 }: SystemOptions = {}) {
+    checkTopology(circuit, air > 0);
+    const own = circuit.elements.reduce((sum, element) => sum + ownUnknowns(element), 0);
+    this.unknowns = new UnknownList(circuit.elements.flatMap(nodesOf), own);
+    this.#air = air;
+    this.devices = this.#build(circuit);
+    this.pattern = new Pattern(this.unknowns.size);
+    for (let i = 0; i < this.unknowns.size; i += 1)
+      this.#diagonal.push(this.unknowns.isBranch[i] ? 0 : this.pattern.slot(i, i));
+    for (const device of this.devices) device.bind(this.pattern);
+    this.#lu = new SparseLu(this.pattern);
+    this.#branch = Uint8Array.from(this.unknowns.isBranch, Number);
+    const n = this.unknowns.size + 1;
+    this.x = new Float64Array(n);
+    this.#next = new Float64Array(n);
+    this.#b = new Float64Array(n);
+    this.#stepB = new Float64Array(n);
+    this.#fixed = new Float64Array(this.pattern.count);
+    this.#stepA = new Float64Array(this.pattern.count);
+    this.#a = new Float64Array(this.pattern.count);
+    this.discrete = this.devices.filter((device) => device.discrete);
+    this.#steps = this.devices.filter(({ stamps }) => stamps === 'step');
+    this.#iterates = this.devices.filter(({ stamps }) => stamps === 'iterate');
+    const none = new Float64Array(n);
+    const at: Moment = { t: 0, h: 0, method: 'euler', scale: 1, settled: true, gmin: 0 };
+    for (const device of this.devices)
+      if (device.stamps === 'fixed') device.load({ a: this.#fixed, b: none }, this.x, at);
+    for (const slot of this.#diagonal) if (slot > 0) this.#fixed[slot]! += air;
+  }
+
+  #build(circuit: Circuit): Device[] {
+    // What is referred to by name comes first.
+    const elements = [...circuit.elements].sort(
+      (a, b) => Number('through' in a) - Number('through' in b),
+    );
+    const devices: Device[] = [];
+    for (const element of elements) {
+      if (element.kind === 'coupling') continue;
+      const device = makeDevice(element, this.unknowns, (name) => this.unknowns.branchOf(name)!);
+      devices.push(device);
+      this.#byName.set(element.name, device);
+    }
+    for (const element of elements) {
+      if (element.kind !== 'coupling') continue;
+      const [one, two] = element.coils.map((name) => this.#byName.get(name));
+      if (!(one instanceof Inductor && two instanceof Inductor)) continue;
+      const mutual = element.k * sqrt(one.henries * two.henries);
+      one.couple(two, mutual);
+      two.couple(one, mutual);
+    }
+    return devices;
+  }
+
+  device(name: string): Device | undefined {
+    return this.#byName.get(name);
+  }
+
+  /** Volts of a node; undefined where there is none of that name. */
+  volts(node: string): number | undefined {
+    const index = this.unknowns.indexOf(node);
+    return index === undefined ? undefined : this.x[index]!;
+  }
+
+  /** Amps of every element whose current is an unknown. */
+  branches(): { [element: string]: number } {
+    const found: { [element: string]: number } = {};
+    for (const device of this.devices)
+      if (device instanceof ControlledVoltage || this.unknowns.branchOf(device.name) !== undefined)
+        found[device.name] = device.current(this.x);
+    return found;
+  }
+
+  blownFuses(): string[] {
+    return this.devices
+      .filter((each) => each instanceof Fuse && each.blown)
+      .map(({ name }) => name);
+  }
+
+  #prepare(at: Moment, more: number): void {
+    this.#stepA.set(this.#fixed);
+    this.#stepB.fill(0);
+    if (more > 0) for (const slot of this.#diagonal) if (slot > 0) this.#stepA[slot]! += more;
+    const into = { a: this.#stepA, b: this.#stepB };
+    for (const device of this.#steps) device.load(into, this.x, at);
+  }
+
+  /**
+   * Newton's method from the present solution, which it overwrites.
+   * @param more - Conductance added from every node to ground, S, while a start is being sought.
+   * @returns whether it arrived.
+   * @throws {SingularCircuitError}
+   */
+  newton(at: Moment, more = 0, most = MOST_ITERATIONS): boolean {
+    this.#prepare(at, more);
+    const { x } = this;
+    const n = this.unknowns.size;
+    const next = this.#next;
+    const branch = this.#branch;
+    for (const device of this.#iterates) device.restart(x);
+    for (let round = 0; round < most; round += 1) {
+      this.#a.set(this.#stepA);
+      this.#b.set(this.#stepB);
+      const into = { a: this.#a, b: this.#b };
+      for (const device of this.#iterates) device.load(into, x, at);
+      const factored = this.#lu.factor(this.#a);
+      if (!factored.ok) throw new SingularCircuitError(this.unknowns.names[factored.unknown]!);
+      this.#lu.solve(this.#b, next);
+      let largest = 0;
+      for (let i = 0; i < n; i += 1) {
+        const size = abs(next[i]!);
+        if (size > largest && branch[i] === 0) largest = size;
+      }
+      const volts = VOLTS + ROUNDING * largest;
+      let worst = -1;
+      for (let i = 0; i < n; i += 1) {
+        const now = next[i]!;
+        const ratio = abs(now - x[i]!) / (branch[i] === 1 ? AMPS : volts);
+        // Written so that a NaN is caught as well.
+        if (!(ratio <= worst)) {
+          worst = ratio;
+          this.#worst = i;
+          if (!isFinite(now)) return false;
+        }
+      }
+      const arrived = round > 0 && this.#still(x, next, volts);
+      x.set(next);
+      if (this.#iterates.length === 0 || arrived) return true;
+    }
+    return false;
+  }
+
+  #still(before: Solution, now: Solution, slack: number): boolean {
+    for (const device of this.#iterates)
+      if (device.limited() || !device.still(before, now, slack)) return false;
+    return true;
+  }
+
+  get worst(): string {
+    return this.unknowns.names[this.#worst] ?? 'nothing';
+  }
+
+  /** Let every discrete state follow the solution. @returns whether any changed. */
+  flip(at: Moment): boolean {
+    let changed = false;
+    for (const device of this.discrete) if (device.flip(this.x, at)) changed = true;
+    return changed;
+  }
+
+  /**
+   * The operating point with sources as they stand at `t`: Newton's method, then with conductance to
+   * ground that is taken away step by step, then with sources raised step by step; and again until
+   * every switch agrees with it.
+   * @throws {NoConvergenceError | SingularCircuitError}
+   */
+  operatingPoint(t = 0, { settled = true, keep = false } = {}): void {
+    const at = (scale: number, gmin = GMIN): Moment => ({
+      t,
+      h: 0,
+      method: 'euler',
+      scale,
+      settled,
+      gmin,
+    });
+    if (!keep) {
+      this.x.fill(0);
+      for (const device of this.devices) device.reset();
+    }
+    for (let round = 0; ; round += 1) {
+      if (!this.#find(at))
+        throw new NoConvergenceError(
+          this.worst,
+          'operating point',
+          'Newton’s method and its fallbacks do not arrive',
+        );
+      if (!this.flip(at(1))) break;
+      if (round >= MOST_FLIPS)
+        throw new NoConvergenceError(this.worst, 'operating point', 'a switch or relay chatters');
+    }
+    for (const device of this.devices) device.begin(this.x, at(1));
+  }
+
+  #find(at: (scale: number, gmin?: number) => Moment): boolean {
+    if (this.newton(at(1))) return true;
+    // From here on junctions begin anew: the failed try left them anywhere.
+    this.x.fill(0);
+    let fine = true;
+    for (let more = 1e-2; more > 1e-13 && fine; more /= 10) fine = this.newton(at(1), more);
+    if (fine && this.newton(at(1))) return true;
+    this.x.fill(0);
+    let scale = 0;
+    let step = 0.1;
+    const kept = new Float64Array(this.x.length);
+    while (scale < 1 && step > 1e-4) {
+      const next = min(1, scale + step);
+      if (this.newton(at(next))) {
+        kept.set(this.x);
+        scale = next;
+        step *= 1.5;
+      } else {
+        this.x.set(kept);
+        step /= 4;
+      }
+    }
+    return scale >= 1;
+  }
+
+  /** Siemens from every node to ground. */
+  get air(): number {
+    return this.#air;
+  }
+}

@@ -1,0 +1,124 @@
+/** What can be seen before solving: nodes that nothing ties down, and loops of sources. */
+import { conditionsOf, GROUND, nodesOf, type Circuit, type Element } from '../circuit';
+import { CircuitTooLargeError, FloatingNodeError, NetlistError, SourceLoopError } from '../errors';
+import { MOST_ELEMENTS } from '../spice/read';
+
+/** Sets of nodes that grow together (union–find). */
+class Islands {
+  readonly #parent = new Map<string, string>();
+
+  root(node: string): string {
+    let at = node;
+    for (let up = this.#parent.get(at); up !== undefined && up !== at; up = this.#parent.get(at))
+      at = up;
+    this.#parent.set(node, at);
+    return at;
+  }
+  /** @returns whether they were apart. */
+  join(a: string, b: string): boolean {
+    const [ra, rb] = [this.root(a), this.root(b)];
+    if (ra === rb) return false;
+    this.#parent.set(ra, rb);
+    return true;
+  }
+}
+
+const fixesVolts = (
+  element: Element,
+): element is Extract<Element, { kind: 'voltage' | 'vcvs' | 'ccvs' }> =>
+  element.kind === 'voltage' || element.kind === 'vcvs' || element.kind === 'ccvs';
+
+/** Elements that carry no direct current. */
+const blocksDirect = (element: Element) =>
+  element.kind === 'capacitor' ||
+  element.kind === 'current' ||
+  element.kind === 'vccs' ||
+  element.kind === 'cccs' ||
+  element.kind === 'drive';
+
+/**
+ * @param tied - Every node leaks a little to ground, as air and dirt do: nothing can float.
+ * @throws {FloatingNodeError | SourceLoopError | CircuitTooLargeError | NetlistError}
+ */
+export function checkTopology(circuit: Circuit, tied: boolean): void {
+  const { elements } = circuit;
+  if (elements.length > MOST_ELEMENTS)
+    throw new CircuitTooLargeError('elements', elements.length, MOST_ELEMENTS);
+  for (const element of elements) checkFigures(element);
+  checkLoops(elements);
+  if (tied) return;
+  const islands = new Islands();
+  const nodes = new Set<string>();
+  for (const element of elements) {
+    if (element.kind === 'coupling') continue;
+    for (const node of nodesOf(element)) nodes.add(node);
+    if (!blocksDirect(element)) islands.join(...element.nodes);
+  }
+  const ground = islands.root(GROUND);
+  const floating = [...nodes].filter((node) => islands.root(node) !== ground);
+  if (floating.length > 0) throw new FloatingNodeError(floating);
+}
+
+function checkLoops(elements: readonly Element[]): void {
+  const islands = new Islands();
+  const joined: Element[] = [];
+  for (const element of elements)
+    if (fixesVolts(element)) {
+      if (!islands.join(...element.nodes)) throw loop(element, joined);
+      joined.push(element);
+    }
+  // Coils are a wire to direct current: alone in a loop they are harmless, across a source not.
+  const coils = new Islands();
+  for (const element of elements)
+    if (element.kind === 'inductor' && coils.join(...element.nodes)) {
+      if (!islands.join(...element.nodes)) throw loop(element, joined);
+      joined.push(element);
+    }
+}
+
+/** The chain of earlier elements that closes over the last one. */
+function loop(last: Element, joined: readonly Element[]): SourceLoopError {
+  const [from, to] = (last as { nodes: readonly [string, string] }).nodes;
+  const ways = new Map<string, { back: string; by: string }>([[from, { back: from, by: '' }]]);
+  const queue = [from];
+  for (let node = queue.shift(); node !== undefined && node !== to; node = queue.shift())
+    for (const element of joined) {
+      const [a, b] = (element as { nodes: readonly [string, string] }).nodes;
+      const next = a === node ? b : b === node ? a : undefined;
+      if (next === undefined || ways.has(next)) continue;
+      ways.set(next, { back: node, by: element.name });
+      queue.push(next);
+    }
+  const names = [last.name];
+  for (let node = to; node !== from && ways.has(node); node = ways.get(node)!.back)
+    names.push(ways.get(node)!.by);
+  return new SourceLoopError(names);
+}
+
+/** Figures beyond these are slips of the pen; they would only be lost in rounding. */
+const LARGEST = 1e15;
+
+const checked = new WeakSet<Element>();
+
+function checkFigures(element: Element): void {
+  if (checked.has(element)) return;
+  const bad = figuresIn(element).find((value) => Number.isNaN(value) || Math.abs(value) > LARGEST);
+  if (bad !== undefined) throw new NetlistError(`“${element.name}” has an absurd value: ${bad}`);
+}
+
+function figuresIn(element: Element): number[] {
+  // By far the most are of one figure.
+  if (element.kind === 'resistor') return [element.ohms];
+  const list: number[] = [];
+  const walk = (value: unknown, key: string) => {
+    if (typeof value === 'number') {
+      // No end (a single pulse, no breakdown) is a meaning of its own.
+      const endless = key === 'period' || key === 'width' || key === 'bv';
+      if (!(endless && value === Infinity)) list.push(value);
+    } else if (value && typeof value === 'object')
+      for (const [name, each] of Object.entries(value)) walk(each, name);
+  };
+  walk(element, '');
+  for (const condition of conditionsOf(element)) list.push(condition.level);
+  return list;
+}

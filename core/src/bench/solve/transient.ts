@@ -1,0 +1,127 @@
+/**
+ * A circuit over time: trapezoidal steps whose length follows the truncation error, exact landings on
+ * the corners of sources, and switches whose moment of change is closed in upon.
+ */
+import { abs, max, min } from '../arithmetic';
+import type { Wave } from '../circuit';
+import { Capacitor } from '../devices/capacitor';
+import type { Moment } from '../devices/device';
+import { Inductor } from '../devices/inductor';
+import { VoltageSource } from '../devices/sources';
+import { CircuitTooLargeError, NoConvergenceError } from '../errors';
+import { GMIN, type System } from './system';
+
+export interface TransientOptions {
+  readonly from?: number;
+  readonly to: number;
+  /** Longest step, s. */
+  readonly most: number;
+  /** Tolerance of charges and fluxes; SPICE's default. */
+  readonly tolerance?: number;
+  /** Steps after which it gives up. */
+  readonly mostSteps?: number;
+}
+
+/** A change of a switch is met to within this share of the longest step. */
+const EVENT = 1e-4;
+
+/**
+ * Go on from the present state of the system (an operating point, or where the last run ended).
+ * @param seen - Called after every step that stands, with its moment; return false to stop.
+ * @throws {NoConvergenceError} with the moment; {CircuitTooLargeError} beyond `mostSteps`.
+ */
+export function runTransient(
+  system: System,
+  { from = 0, to, most, tolerance = 1e-3, mostSteps = 2_000_000 }: TransientOptions,
+  seen: (t: number) => boolean | void,
+): void {
+  const { devices, x } = system;
+  const least = max(1e-15, min(most, to - from) * 1e-9);
+  const before = new Float64Array(x.length);
+  let t = from;
+  let h = min(most, to - from) / 100;
+  let jumped = true;
+  for (let steps = 0; t < to - least; steps += 1) {
+    if (steps >= mostSteps)
+      throw new CircuitTooLargeError('steps in time or more', steps, mostSteps);
+    let corner = Infinity;
+    for (const device of devices) corner = min(corner, device.corner(t));
+    const end = min(to, corner);
+    let step = min(h, most, end - t);
+    // Two steps rather than one and a sliver.
+    if (end - t < 2 * step && end - t > step) step = (end - t) / 2;
+    before.set(x);
+    const method = jumped ? 'euler' : 'trapezoidal';
+    let at: Moment = { t: t + step, h: step, method, scale: 1, settled: false, gmin: GMIN };
+    if (!system.newton(at, 0, 25)) {
+      x.set(before);
+      if (step < least * 8)
+        throw new NoConvergenceError(system.worst, t, 'the step has become too short');
+      h = step / 8;
+      // Junctions start from where the last step left them only if that is not what failed.
+      if (h < least * 1e3) jumped = true;
+      continue;
+    }
+    let allowed = Infinity;
+    for (const device of devices) allowed = min(allowed, device.longest(x, at, tolerance));
+    if (allowed < 0.9 * step && step > least * 8) {
+      x.set(before);
+      h = max(allowed, step / 8, least);
+      continue;
+    }
+    const flips = follow(system, at);
+    if (flips && step > max(EVENT * most, least * 8) && at.t < corner - least) {
+      flips.undo();
+      x.set(before);
+      h = step / 4;
+      continue;
+    }
+    at = end - at.t < least ? { ...at, t: end } : at;
+    for (const device of devices) device.accept(x, at);
+    t = at.t;
+    jumped = flips !== undefined || abs(t - corner) <= least;
+    h = jumped ? min(most / 50, step) : min(2 * step, allowed, most);
+    if (jumped) h = max(h, least * 16);
+    if (seen(t) === false) return;
+  }
+}
+
+/** Let switches follow; undefined where none changed. */
+function follow(system: System, at: Moment): { undo: () => void } | undefined {
+  if (system.discrete.length === 0) return undefined;
+  // Most steps change nothing: only what is about to change is remembered.
+  if (!system.discrete.some((device) => device.restless(system.x, at))) return undefined;
+  const kept = system.discrete.map((device) => device.keep());
+  if (!system.flip(at)) return undefined;
+  return { undo: () => kept.forEach((back) => back()) };
+}
+
+/** Start from the elements' own initial values instead of the operating point. */
+export function startFromInitial(system: System, t: number): void {
+  system.x.fill(0);
+  for (const device of system.devices) {
+    device.reset();
+    device.begin(system.x, { t, h: 0, method: 'euler', scale: 1, settled: false, gmin: GMIN });
+    if (device instanceof Capacitor) device.charge(device.initial ?? 0, t);
+    if (device instanceof Inductor && device.initial !== undefined) {
+      system.x[device.branch] = device.initial;
+      device.begin(system.x, { t, h: 0, method: 'euler', scale: 1, settled: false, gmin: GMIN });
+    }
+  }
+  // A step of next to no length: charges and fluxes stand, and every other voltage follows from them.
+  const at: Moment = { t, h: 1e-8, method: 'euler', scale: 1, settled: false, gmin: GMIN };
+  if (!system.newton(at))
+    throw new NoConvergenceError(system.worst, t, 'the initial values contradict each other');
+}
+
+/** The fastest sine among the sources, Hz; 0 where there is none. */
+export function fastestSine(system: System): number {
+  let fastest = 0;
+  for (const device of system.devices)
+    if (device instanceof VoltageSource && isLive(device.wave))
+      fastest = max(fastest, device.wave.hertz);
+  return fastest;
+}
+
+const isLive = (wave: Wave): wave is Extract<Wave, { kind: 'sin' }> =>
+  wave.kind === 'sin' && wave.amplitude !== 0;

@@ -1,0 +1,152 @@
+/** One statement's words, taken in order: figures, nodes, `key=value`. */
+import type { Condition } from '../circuit';
+import { NetlistError } from '../errors';
+import { evaluate, type Scope } from './expression';
+import type { Statement } from './lines';
+import { spiceNumber } from './number';
+
+const NODE = /^[a-z0-9_][a-z0-9_.+#/-]*$/;
+
+/** Where a statement stands: its parameters and how its names become the circuit's. */
+export interface Surroundings {
+  readonly scope: Scope;
+  readonly node: (name: string) => string;
+  readonly element: (name: string) => string;
+}
+
+export class Words {
+  readonly line: number;
+  readonly #plain: string[] = [];
+  readonly #named = new Map<string, string>();
+  readonly #around: Surroundings;
+
+  constructor(statement: Statement, around: Surroundings) {
+    this.line = statement.line;
+    this.#around = around;
+    for (const word of statement.words) {
+      const equals = word.indexOf('=');
+      if (equals <= 0) this.#plain.push(word);
+      else if (this.#named.has(word.slice(0, equals)))
+        this.fail(`“${word.slice(0, equals)}” is given twice`);
+      else this.#named.set(word.slice(0, equals), word.slice(equals + 1));
+    }
+  }
+
+  fail(why: string): never {
+    throw new NetlistError(why, this.line);
+  }
+
+  get left(): number {
+    return this.#plain.length;
+  }
+
+  /** The next word without taking it. */
+  peek(): string | undefined {
+    return this.#plain[0];
+  }
+
+  word(what: string): string {
+    return this.#plain.shift() ?? this.fail(`${what} is missing`);
+  }
+
+  last(what: string): string {
+    return this.#plain.pop() ?? this.fail(`${what} is missing`);
+  }
+
+  /** Undo {@link last}. */
+  putBack(word: string): void {
+    this.#plain.push(word);
+  }
+
+  node(): string {
+    const name = this.word('a node');
+    if (!NODE.test(name)) this.fail(`“${name}” is no name of a node`);
+    return this.#around.node(name);
+  }
+
+  pair(): readonly [string, string] {
+    return [this.node(), this.node()];
+  }
+
+  element(): string {
+    return this.#around.element(this.word('the name of an element'));
+  }
+
+  figure(what: string): number {
+    return this.value(this.word(what), what);
+  }
+
+  /** @throws {NetlistError} where it is neither a figure nor a formula with a finite result. */
+  value(text: string, what: string): number {
+    if (text.startsWith('{')) return evaluate(text.slice(1, -1), this.#around.scope, this.line);
+    const value = spiceNumber(text) ?? this.#around.scope.get(text);
+    if (value === undefined || !Number.isFinite(value))
+      this.fail(`${what}: “${text}” is not a figure`);
+    return value;
+  }
+
+  /** A figure that must lie above zero. */
+  positive(what: string, value = this.figure(what)): number {
+    if (!(value > 0)) this.fail(`${what} must be above zero; it is ${value}`);
+    return value;
+  }
+
+  has(key: string): boolean {
+    return this.#named.has(key);
+  }
+
+  take(key: string): string | undefined {
+    const text = this.#named.get(key);
+    this.#named.delete(key);
+    return text;
+  }
+
+  named(key: string): number | undefined {
+    const text = this.take(key);
+    return text === undefined ? undefined : this.value(text, key);
+  }
+
+  namedOr(key: string, otherwise: number): number {
+    return this.named(key) ?? otherwise;
+  }
+
+  demand(key: string): number {
+    return this.named(key) ?? this.fail(`${key}=… is missing`);
+  }
+
+  /** `v(a)>3`, `v(a,b)<0.5`. */
+  condition(key: string): Condition | undefined {
+    const text = this.take(key);
+    if (text === undefined) return undefined;
+    const found = /^v\(([^,()]+)(?:,([^,()]+))?\)([<>])(.+)$/.exec(text);
+    if (!found) return this.fail(`${key}: “${text}” should read like v(a)>3 or v(a,b)<0.5`);
+    return {
+      plus: this.#around.node(found[1]!),
+      minus: this.#around.node(found[2] ?? '0'),
+      sense: found[3] === '>' ? 'above' : 'below',
+      level: this.value(found[4]!, key),
+    };
+  }
+
+  /** A temperature: a figure in °C, or `v(node)`. */
+  temperature(key: string): number | { node: string } {
+    const text = this.take(key) ?? this.fail(`${key}=… is missing`);
+    const node = /^v\(([^(),]+)\)$/.exec(text)?.[1];
+    return node === undefined ? this.value(text, key) : { node: this.#around.node(node) };
+  }
+
+  /** All `key=value` pairs that are left, taken. */
+  rest(): [string, string][] {
+    const all = [...this.#named];
+    this.#named.clear();
+    return all;
+  }
+
+  /** Every statement ends with this: a word nobody took is a word nobody understood. */
+  end(): void {
+    const [plain] = this.#plain;
+    if (plain !== undefined) this.fail(`“${plain}” is not understood here`);
+    const [named] = this.#named.keys();
+    if (named !== undefined) this.fail(`“${named}=…” is not understood here`);
+  }
+}

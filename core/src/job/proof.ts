@@ -1,0 +1,52 @@
+/**
+ * After a part is fitted: what was bad before must be measured again and be good, or nothing is proven.
+ */
+import type { EntryOf } from './entries';
+import type { JobState, Taken } from './state';
+
+export interface Proof {
+  readonly fitted: EntryOf<'fitted'>;
+  /** Bad before, and not taken again since. */
+  readonly owed: readonly Taken[];
+  /** Bad before, good now. */
+  readonly good: readonly Taken[];
+  /** Taken since, and bad. */
+  readonly bad: readonly Taken[];
+  /** Nothing bad is left, and at least one finding was seen to change. */
+  readonly proven: boolean;
+}
+
+/** Whether a finding accuses: out of its limits, or an answer that is not the good one. */
+export function accuses(taken: Taken): boolean {
+  if (taken.kind === 'answer') return taken.outcome !== 'ok';
+  if (taken.overruled) return taken.overruled.as === 'bad';
+  return taken.judgement.verdict === 'out';
+}
+
+/** @returns undefined while nothing was fitted. Looks at the last part only. */
+export function proofOf(state: JobState): Proof | undefined {
+  const fitted = state.fitted.at(-1);
+  if (!fitted) return undefined;
+  const order = new Map(state.log.map((entry, i) => [entry.id, i]));
+  const when = order.get(fitted.id)!;
+  const before = new Map<string, Taken>();
+  const after = new Map<string, Taken>();
+  for (const taken of state.taken) {
+    if (taken.standing.kind === 'withdrawn') continue;
+    (order.get(taken.entry)! < when ? before : after).set(taken.observable, taken);
+  }
+  const wasBad = [...before.values()].filter(accuses);
+  const now = [...after.values()].filter(({ standing }) => standing.kind !== 'void');
+  const owed = wasBad.filter(({ observable }) => !after.has(observable));
+  const bad = now.filter(accuses);
+  const good = now.filter(
+    (taken) => !accuses(taken) && wasBad.some(({ observable }) => observable === taken.observable),
+  );
+  return {
+    fitted,
+    owed,
+    good,
+    bad,
+    proven: owed.length === 0 && bad.length === 0 && good.length > 0,
+  };
+}
