@@ -2,9 +2,12 @@
 import { build } from 'esbuild';
 import { existsSync } from 'node:fs';
 
-const entryPoints = ['src/main.ts', 'src/core-cli.ts', 'src/bench.ts'].filter((each) =>
-  existsSync(new URL(each, import.meta.url)),
-);
+const entryPoints = [
+  'src/main.ts',
+  'src/core-cli.ts',
+  'src/bench.ts',
+  'src/bench/bench-worker.ts',
+].filter((each) => existsSync(new URL(each, import.meta.url)));
 await build({
   absWorkingDir: import.meta.dirname,
   entryPoints,

@@ -2,6 +2,12 @@
 import {
   answer,
   assess,
+  dictionaryFrom,
+  drawsOf,
+  hasBench,
+  readDraw,
+  readNetlist,
+  solveCircuit,
   foldJob,
   FORMULAS,
   infer,
@@ -110,6 +116,42 @@ const drops = ['U', 'V', 'W'].map((id, i) => {
 });
 const roll = dice(3);
 
+/** A chain of sixty nodes with a diode to every third. */
+const sixtyNodes = readNetlist(
+  [
+    'sixty nodes',
+    '.model DX D(IS=2.5e-9 N=1.75 RS=0.6)',
+    'V1 n0 0 24',
+    ...Array.from({ length: 59 }, (_, i) => `R${i} n${i} n${i + 1} ${100 + 10 * (i % 7)}`),
+    ...Array.from({ length: 59 }, (_, i) =>
+      `Q${i} n${i + 1} 0 ${4700 + 100 * i}`.replace('Q', 'RP'),
+    ),
+    ...Array.from({ length: 20 }, (_, i) => `D${i} n${3 * i} n${3 * i + 2} DX`),
+    '.op',
+  ].join('\n'),
+);
+
+/** Seconds for a dictionary of so many readings, on one core; the page uses all it has. */
+function dictionarySeconds(id: string, draws: number) {
+  const of = demoWorld.sheets.find((each) => each.id === id)!;
+  if (!hasBench(of)) throw new Error('a bench is expected');
+  const started = performance.now();
+  const results = drawsOf(of, draws).map((draw) => readDraw(of, draw, 1));
+  dictionaryFrom(results, draws, 1);
+  const readings = results.reduce(
+    (sum, each) => sum + ('outcomes' in each ? Object.keys(each.outcomes).length : 0),
+    0,
+  );
+  const seconds = (performance.now() - started) / 1000;
+  return {
+    readings,
+    seconds: Number(seconds.toFixed(2)),
+    'seconds for 28,800 readings on two cores': Number(
+      ((seconds * 28_800) / readings / 2).toFixed(1),
+    ),
+  };
+}
+
 process.stdout.write(
   `${JSON.stringify(
     {
@@ -137,6 +179,12 @@ process.stdout.write(
       'answer every formula of the Reckoner': time(() => {
         for (const formula of FORMULAS) answer(formula, startValues(formula));
       }),
+      'operating point, 60 nodes with 20 diodes': time(() => solveCircuit(sixtyNodes)),
+      dictionaries: Object.fromEntries(
+        ['brumal-pc36', 'brisarel-ws09', 'panvale-do3', 'tarumbe-uf440i', 'norveda-nx3'].map(
+          (id) => [id, dictionarySeconds(id, id === 'norveda-nx3' ? 2 : 6)],
+        ),
+      ),
       'fold and assess the closed demo job': time(() =>
         assess(sheet, foldJob(sheet, closed.entries)),
       ),

@@ -7,13 +7,16 @@ import { CoreError } from '@jeitinho/core';
 import { runVerb } from './core-verbs';
 
 try {
-  let input: unknown;
+  const verb = process.argv[2] ?? '';
+  const text = readFileSync(0, 'utf8');
+  let input: unknown = text;
+  // A netlist is text as it is; every other verb takes JSON.
   try {
-    input = JSON.parse(readFileSync(0, 'utf8'));
+    if (verb !== 'solve') input = JSON.parse(text);
   } catch {
     throw Object.assign(new Error('the input is not valid JSON'), { code: 'malformed-json' });
   }
-  process.stdout.write(`${JSON.stringify(runVerb(process.argv[2] ?? '', input))}\n`);
+  process.stdout.write(`${JSON.stringify(runVerb(verb, input))}\n`);
 } catch (error) {
   const known = error as { code?: unknown; message: string };
   const failure = {

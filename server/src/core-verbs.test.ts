@@ -47,3 +47,67 @@ test.each<[string, unknown, string, string | undefined]>([
     }),
   );
 });
+
+describe('the bench on the command line', () => {
+  const netlist = ['divider', 'V1 in 0 12', 'R1 in mid 1meg', 'R2 mid 0 1meg'].join('\n');
+
+  test('solve prints volts by node and amps by source', () => {
+    expect(runVerb('solve', `${netlist}\n.op\n`)).toEqual({
+      op: {
+        nodes: { in: 12, mid: expect.closeTo(6, 9) },
+        branches: { v1: expect.closeTo(-6e-6, 12) },
+      },
+    });
+  });
+
+  test('solve answers every analysis that is asked for, by its name', () => {
+    const text =
+      'rc\nV1 a 0 DC 5 AC 1\nR1 a b 1k\nC1 b 0 1u\n.op\n.tran 1m 5m uic\n.ac dec 5 10 1k\n';
+    const solved = runVerb('solve', text) as Record<string, { nodes: { b: unknown } }>;
+    expect(Object.keys(solved).sort()).toEqual(['ac', 'op', 'tran']);
+    expect(solved.ac!.nodes.b).toContainEqual([expect.any(Number), expect.any(Number)]);
+  });
+
+  test('measure prints the indication, how it settled, and what was unsafe', () => {
+    const answer = runVerb('measure', {
+      netlist,
+      red: 'mid',
+      black: '0',
+      function: 'V=',
+      changes: [],
+    });
+    // 1 MΩ beside the meter's 10 MΩ: 12 · 0.909 / 1.909 = 5.714.
+    expect(answer).toMatchObject({
+      indication: { value: expect.closeTo(5.714, 2), unit: 'V', flags: ['auto'] },
+      hazards: [],
+    });
+    const { track } = answer as { track: { t: number; value: number }[] };
+    expect(track.at(-1)!.value).toBeCloseTo(5.714, 2);
+    expect(
+      runVerb('measure', {
+        netlist,
+        red: 'in',
+        black: '0',
+        function: 'V=',
+        changes: ['open r1', 'set v1 9'],
+      }),
+    ).toMatchObject({ indication: { value: 9 } });
+  });
+
+  test.each([
+    ['R1 a 0', /line 2/],
+    ['R1 a b 1k\nV1 a b 5', /no path to ground/],
+  ])('“%s” is refused with a sentence', (lines, why) => {
+    expect(() => runVerb('solve', `t\n${lines}\n.op`)).toThrow(why);
+  });
+
+  test('check solves the bench and tells where it disagrees', () => {
+    const sheet = structuredClone(demoWorld.sheets.find(({ id }) => id === 'panvale-do3')!);
+    expect(runVerb('check', sheet)).toMatchObject({ ok: true, problems: [] });
+    sheet.bench!.netlist = sheet.bench!.netlist.replace('ru u1 u2 22', 'ru u1 u2 40');
+    expect(runVerb('check', sheet)).toMatchObject({
+      ok: false,
+      problems: expect.arrayContaining([expect.objectContaining({ code: 'bench' })]),
+    });
+  });
+});

@@ -1,6 +1,13 @@
 /** The verbs of `./jeitinho core`, apart from reading and writing. */
 import {
+  benchDisagreements,
+  changed,
   expectationSchema,
+  measure,
+  meterFunctionSchema,
+  readNetlist,
+  solveCircuit,
+  track,
   infer,
   InvalidInputError,
   judge,
@@ -91,6 +98,18 @@ const abridgedSheet = Type.Object({
     ),
   ),
 });
+const measureCase = Type.Object({
+  netlist: Type.String(),
+  red: Type.Optional(Type.String()),
+  black: Type.Optional(Type.String()),
+  clamp: Type.Optional(Type.String()),
+  function: meterFunctionSchema,
+  changes: Type.Optional(Type.Array(Type.String(), { maxItems: 200 })),
+  /** How long the display is followed; 5 s where absent. */
+  seconds: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 600 })),
+  lowImpedance: Type.Optional(Type.Boolean()),
+  testVolts: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 5000 })),
+});
 const evidenceList = Type.Array(
   Type.Union([
     Type.Object({ code: Type.String() }),
@@ -111,7 +130,36 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
   },
   check: (input) => {
     const read = readSheet(input);
-    return { ok: read.ok, problems: read.ok ? [] : read.problems, warnings: read.warnings };
+    if (!read.ok) return { ok: false, problems: read.problems, warnings: read.warnings };
+    // The bench is solved for every fault: a matter of seconds, so only where somebody asks for a check.
+    const problems = benchDisagreements(read.value).map(({ path, message }) => ({
+      code: 'bench',
+      severity: 'problem',
+      path,
+      message,
+    }));
+    return { ok: problems.length === 0, problems, warnings: read.warnings };
+  },
+  solve: (input) => solveCircuit(readNetlist(demand(Type.String(), input, ''))),
+  measure: (input, path) => {
+    const { netlist, red, black, clamp, changes, seconds, ...rest } = demand(
+      measureCase,
+      input,
+      path,
+    );
+    const circuit = changed(readNetlist(netlist), changes ?? []);
+    const node = (name: string) => (name.toLowerCase() === 'gnd' ? '0' : name.toLowerCase());
+    const probing = {
+      function: rest.function,
+      red: node(red ?? '0'),
+      ...(black !== undefined && { black: node(black) }),
+      ...(clamp !== undefined && { clamp: clamp.toLowerCase() }),
+      ...(rest.lowImpedance && { lowImpedance: true }),
+      ...(rest.testVolts !== undefined && { testVolts: rest.testVolts }),
+    };
+    const { hazards, ...indication } = measure(circuit, probing);
+    const settling = hazards.length > 0 ? [] : track(circuit, probing, { seconds: seconds ?? 5 });
+    return { indication, track: settling, hazards };
   },
   diagnose: (input, path) => {
     const { sheet, evidence } = demand(diagnoseCase, input, path);

@@ -7,6 +7,11 @@ import { ProblemError } from './problem';
 
 const LOOPBACK: ReadonlySet<string> = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
+/** @param host - As the request says it, port included. */
+export function isKnownHost(host: string | undefined): boolean {
+  return host !== undefined && LOOPBACK.has(host.replace(/:\d+$/, ''));
+}
+
 /** @param more - Further host names this server is known by, without port. */
 export const knownHost = (more: readonly string[] = []): MiddlewareHandler => {
   return async (c, next) => {

@@ -3,6 +3,7 @@ import { demoWorld } from '@jeitinho/demo';
 import { serve } from '@hono/node-server';
 import { pino } from 'pino';
 import { createApp } from './app';
+import { MeterSockets } from './bench/meter-socket';
 import { seedDemo } from './seed';
 import { StartupError } from './startup-error';
 import { addressFromEnvironment, connect, createDatabase } from './store/database';
@@ -50,6 +51,8 @@ async function main(): Promise<void> {
       ),
     );
   });
+  const meters = new MeterSockets(store, log);
+  meters.attach(server);
   log.info({ port }, 'ready');
   process.stdout.write(`Jeitinho is ready at http://127.0.0.1:${port}\n`);
 
@@ -58,6 +61,7 @@ async function main(): Promise<void> {
     if (stopping) return;
     stopping = true;
     setTimeout(() => process.exit(1), GRACE_MS).unref();
+    void meters.close();
     server.close(() => {
       void sequelize.close().finally(() => {
         log.info('stopped');

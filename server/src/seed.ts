@@ -1,6 +1,8 @@
 /** Loading the demo world. Idempotent: what is there already is left as it is. */
 import type { DemoJob, DemoWorld } from '@jeitinho/demo';
+import { seedOf } from '@jeitinho/core';
 import { attachSheet } from './store/attach-sheet';
+import { giveBench } from './store/benches';
 import { appendEntries } from './store/log';
 import { Op } from 'sequelize';
 import type { Store } from './store/models/index';
@@ -43,12 +45,17 @@ async function seedJob(store: Store, job: DemoJob, author: string, today: Date):
   const known = await store.jobs.findByPk(job.id);
   const unit = await store.units.findByPk(job.unitId);
   if (known?.sheetId === null && unit?.sheetId) await attachSheet(store, job.id, unit.sheetId);
+  const seated = await store.jobs.findByPk(job.id);
+  if (job.hidden && seated?.status === 'open')
+    await giveBench(store, seated, seedOf(`${job.id} ${dayOf(today)}`), job.hidden);
   // Idempotent by entry id, and completes a seeding that was interrupted.
   if (job.entries.length > 0) {
     const signed = (await store.jobs.findByPk(job.id))?.status === 'signed';
     if (!signed) await appendEntries(store, job.id, job.entries);
   }
 }
+
+const dayOf = (date: Date) => date.toISOString().slice(0, 10);
 
 /** `08:30` local time, so many days after `today`. */
 function timeOn(today: Date, clock: string, days = 0): Date {

@@ -11,6 +11,7 @@ import { Op } from 'sequelize';
 import { jsonBody } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import { withUnit } from '../store/joins';
+import { giveBench } from '../store/benches';
 import { entriesAfter, frozenSheet } from '../store/log';
 import type { Store } from '../store/models/index';
 import { attachSheet } from '../store/attach-sheet';
@@ -40,8 +41,9 @@ export const jobRoutes = (store: Store) =>
     })
     .post('/', async (c) => {
       const body = await jsonBody(c, jobInput);
-      const { visitAt, ...rest } = body;
+      const { visitAt, bench, ...rest } = body;
       const job = await openJob(store, { ...rest, visitAt: visitAt ? new Date(visitAt) : null });
+      if (bench) await giveBench(store, job, bench.seed);
       return c.json(await jobResource(store, job.id), 201);
     })
     .get('/:id', async (c) => c.json(await jobResource(store, c.req.param('id'))))
@@ -63,14 +65,15 @@ export const jobRoutes = (store: Store) =>
 async function jobResource(store: Store, id: string): Promise<JobResource> {
   const job = await store.jobs.findByPk(id, { include: [withUnit] });
   if (!job) throw notFound('such job');
-  const [sheet, shop, others] = await Promise.all([
+  const [sheet, shop, bench, others] = await Promise.all([
     frozenSheet(store, job),
     shopOf(store),
+    store.benches.count({ where: { jobId: id } }),
     store.jobs.findAll({
       where: { unitId: job.unitId, id: { [Op.ne]: job.id } },
       order: [['openedAt', 'DESC']],
       limit: 20,
     }),
   ]);
-  return { ...jobListItem(job), sheet, shop, history: others.map(visitResource) };
+  return { ...jobListItem(job), sheet, shop, bench: bench > 0, history: others.map(visitResource) };
 }

@@ -1,7 +1,7 @@
-import type { RevisionResource } from '@jeitinho/core';
+import { dictionarySchema, type RevisionResource } from '@jeitinho/core';
 import { readSheet } from '@jeitinho/core/validate';
 import { Hono } from 'hono';
-import { anyJson } from '../json-body';
+import { anyJson, jsonBody } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
 import { saveSheet } from '../store/save-sheet';
@@ -53,4 +53,36 @@ export const sheetRoutes = (store: Store) =>
       const row = await store.sheets.findOne({ where: { id, revision: Number(revision) || 0 } });
       if (!row) throw notFound('such revision of that sheet');
       return c.json(row.document);
+    })
+    .get('/:id/revisions/:revision/dictionary', async (c) => {
+      const { id, revision } = c.req.param();
+      const row = await store.dictionaries.findOne({
+        where: { sheetId: id, revision: Number(revision) || 0 },
+      });
+      // Nothing computed yet is an answer, not a failure.
+      return c.json({
+        dictionary: row?.document ?? null,
+        madeAt: row?.madeAt.toISOString() ?? null,
+      });
+    })
+    .put('/:id/revisions/:revision/dictionary', async (c) => {
+      const { id, revision } = c.req.param();
+      const sheet = await store.sheets.findOne({ where: { id, revision: Number(revision) || 0 } });
+      if (!sheet) throw notFound('such revision of that sheet');
+      const document = await jsonBody(c, dictionarySchema);
+      const known = new Set(sheet.document.faults.map((fault) => fault.id));
+      const stray = Object.keys(document.faults).find((fault) => !known.has(fault));
+      if (stray !== undefined)
+        throw new ProblemError(
+          422,
+          'unknown-fault',
+          `Nothing was stored: this revision has no fault “${stray}”.`,
+        );
+      await store.dictionaries.upsert({
+        sheetId: id,
+        revision: sheet.revision,
+        document,
+        madeAt: new Date(),
+      });
+      return c.body(null, 204);
     });

@@ -2,6 +2,7 @@
 import type { QueryInterface } from 'sequelize';
 import * as firstVisit from './0001-first-visit';
 import * as sheetFacets from './0002-sheet-facets';
+import * as benches from './0003-benches';
 
 export interface Migration {
   readonly name: string;
@@ -11,4 +12,5 @@ export interface Migration {
 export const migrations: readonly Migration[] = [
   { name: '0001-first-visit', up: firstVisit.up },
   { name: '0002-sheet-facets', up: sheetFacets.up },
+  { name: '0003-benches', up: benches.up },
 ];

@@ -1,6 +1,8 @@
 /** All models of one connection, with how they belong together. */
 import type { Sequelize } from 'sequelize';
+import { defineBench } from './bench';
 import { defineCustomer } from './customer';
+import { defineDictionary } from './dictionary';
 import { defineEntry } from './entry';
 import { defineJob } from './job';
 import { defineSetting } from './setting';
@@ -16,10 +18,23 @@ export function defineModels(sequelize: Sequelize) {
   const jobs = defineJob(sequelize);
   const entries = defineEntry(sequelize);
   const settings = defineSetting(sequelize);
+  const benches = defineBench(sequelize);
+  const dictionaries = defineDictionary(sequelize);
   sites.belongsTo(customers, { as: 'customer', foreignKey: 'customerId' });
   units.belongsTo(sites, { as: 'site', foreignKey: 'siteId' });
   jobs.belongsTo(units, { as: 'unit', foreignKey: 'unitId' });
-  return { sequelize, customers, sites, units, sheets, jobs, entries, settings };
+  return {
+    sequelize,
+    customers,
+    sites,
+    units,
+    sheets,
+    jobs,
+    entries,
+    settings,
+    benches,
+    dictionaries,
+  };
 }
 
 export type Store = ReturnType<typeof defineModels>;

@@ -1,0 +1,200 @@
+/**
+ * One simulated meter on one job: the leads are put somewhere, the dial is turned, and lines come out
+ * four times a second. What it answers depends on the job's log and on a fault nobody is told.
+ */
+import {
+  answerOf,
+  askTests,
+  foldJob,
+  hazardWords,
+  killedAt,
+  METER_FUNCTIONS,
+  specimenNow,
+  type BenchedSheet,
+  type Hazard,
+  type MeterLine,
+  type Placement,
+  type Probed,
+} from '@jeitinho/core';
+import { hiddenFaultOf } from '../store/benches';
+import { entriesAfter } from '../store/log';
+import type { Bench } from '../store/models/bench';
+import type { Store } from '../store/models/index';
+import type { BenchPool } from './bench-pool';
+import type { HandMessage } from './hand-message';
+
+const UPDATE_MS = 250;
+/** A stretch of readings that is solved at once; what goes on changing is solved again after it. */
+const STRETCH_SECONDS = 20;
+
+/** What is told beside readings. */
+export type MeterEvent =
+  | { readonly event: 'hazard'; readonly kind: Hazard['kind']; readonly text: string }
+  | { readonly event: 'look'; readonly test: string; readonly answer: string }
+  | { readonly event: 'trouble'; readonly text: string }
+  | { readonly event: 'fuse'; readonly whole: boolean };
+
+export interface SessionOptions {
+  readonly store: Store;
+  readonly pool: BenchPool;
+  readonly bench: Bench;
+  readonly sheet: BenchedSheet;
+  readonly send: (line: MeterLine | MeterEvent) => void;
+  readonly now?: () => number;
+}
+
+export class MeterSession {
+  readonly #o: SessionOptions;
+  readonly #now: () => number;
+  readonly #started: number;
+  #placement: Placement | undefined;
+  #probed: Probed | undefined;
+  #index = 0;
+  #turn = 0;
+  /** How far the device’s clock is ahead of ours, ms. */
+  #ahead = 0;
+  /** Answers of an earlier placement come too late. */
+  #asked = 0;
+  #timer: ReturnType<typeof setInterval> | undefined;
+
+  constructor(options: SessionOptions) {
+    this.#o = options;
+    this.#now = options.now ?? Date.now;
+    this.#started = this.#now();
+  }
+
+  start(): void {
+    this.#timer = setInterval(() => this.#update(), UPDATE_MS);
+    this.#o.send({ event: 'fuse', whole: !this.#o.bench.marks.meterFuse });
+  }
+
+  stop(): void {
+    clearInterval(this.#timer);
+    this.#asked += 1;
+  }
+
+  async take(message: HandMessage): Promise<void> {
+    if (message.do === 'place') {
+      this.#placement = message.placement;
+      this.#ahead = message.at - this.#now();
+      await this.#solve();
+    } else if (message.do === 'lift') {
+      this.#asked += 1;
+      this.#placement = this.#placement && { function: this.#placement.function };
+      this.#probed = undefined;
+    } else if (message.do === 'replace-fuse') {
+      await this.#mark({ meterFuse: false });
+      this.#o.send({ event: 'fuse', whole: true });
+    } else await this.#look(message.test);
+  }
+
+  async #state() {
+    const { store, bench, sheet } = this.#o;
+    const state = foldJob(sheet, await entriesAfter(store, bench.jobId, 0));
+    const { energy } = state;
+    const isolated = energy.kind === 'live' ? undefined : energy.isolatedAt;
+    return {
+      state,
+      fitted: state.fitted.map(({ body }) => body.part),
+      isolatedFor:
+        isolated === undefined
+          ? undefined
+          : Math.max(0, (this.#now() + this.#ahead - Date.parse(isolated)) / 1000),
+    };
+  }
+
+  async #solve(): Promise<void> {
+    const placement = this.#placement;
+    if (!placement) return;
+    this.#asked += 1;
+    const mine = this.#asked;
+    this.#turn += 1;
+    const { sheet, bench, pool } = this.#o;
+    try {
+      const { state, fitted, isolatedFor } = await this.#state();
+      const specimen = specimenNow(sheet, hiddenFaultOf(bench), fitted, bench.marks.killed);
+      const probed = await pool.probe({
+        key: `${sheet.id} ${sheet.revision}`,
+        sheet,
+        specimen,
+        placement,
+        facts: { access: [...state.access].sort(), isolatedFor },
+        seconds: STRETCH_SECONDS,
+        turn: this.#turn,
+      });
+      if (mine !== this.#asked) return;
+      this.#probed = probed;
+      this.#index = 0;
+      for (const hazard of probed.hazards) await this.#suffer(hazard);
+    } catch (error) {
+      if (mine !== this.#asked) return;
+      this.#probed = undefined;
+      this.#o.send({ event: 'trouble', text: (error as Error).message });
+    }
+  }
+
+  /** Told, and remembered where something would be broken now. */
+  async #suffer(hazard: Hazard): Promise<void> {
+    const { sheet, bench, send } = this.#o;
+    const placeName = (node: string) =>
+      Object.entries(sheet.bench.nodes).find(([, each]) => each.toLowerCase() === node)?.[0] ??
+      node;
+    send({ event: 'hazard', kind: hazard.kind, text: hazardWords(hazard, placeName) });
+    if (hazard.kind === 'meter-fuse') {
+      await this.#mark({ meterFuse: true });
+      send({ event: 'fuse', whole: false });
+    }
+    if (hazard.kind === 'destroyed') {
+      const fault = killedAt(sheet, hazard.node);
+      if (fault) await this.#mark({ killed: [...new Set([...(bench.marks.killed ?? []), fault])] });
+    }
+  }
+
+  async #mark(marks: Partial<Bench['marks']>): Promise<void> {
+    await this.#o.bench.update({ marks: { ...this.#o.bench.marks, ...marks } });
+  }
+
+  async #look(id: string): Promise<void> {
+    const { sheet, bench, send } = this.#o;
+    const test = askTests(sheet).find((each) => each.id === id);
+    if (!test)
+      return send({ event: 'trouble', text: `There is no question “${id}” on this sheet.` });
+    const { fitted } = await this.#state();
+    send({ event: 'look', test: id, answer: answerOf(sheet, test, hiddenFaultOf(bench), fitted) });
+  }
+
+  #update(): void {
+    const placement = this.#placement;
+    if (!placement) return;
+    const t = (this.#now() - this.#started) / 1000;
+    const fn = placement.function;
+    const unit = METER_FUNCTIONS[fn].unit ?? '';
+    const updates = this.#probed?.updates ?? [];
+    const amps = fn === 'A=' || fn === 'A~';
+    if (amps && this.#o.bench.marks.meterFuse)
+      return this.#o.send({ t, fn, value: 0, unit, flags: ['auto', 'fuse'] });
+    if (updates.length === 0) {
+      const open = METER_FUNCTIONS[fn].deadOnly;
+      this.#o.send({
+        t,
+        fn,
+        value: open ? null : 0,
+        unit,
+        flags: open ? ['auto', 'OL'] : ['auto'],
+      });
+      return;
+    }
+    const at = Math.min(this.#index, updates.length - 1);
+    const { value } = updates[at]!;
+    const stable = at > 0 && updates[at - 1]!.value === value;
+    this.#o.send({
+      t,
+      fn,
+      value,
+      unit,
+      flags: ['auto', ...(value === null ? ['OL'] : []), ...(stable ? ['stable'] : [])],
+    });
+    this.#index += 1;
+    if (this.#index === updates.length && !this.#probed!.rests) void this.#solve();
+  }
+}

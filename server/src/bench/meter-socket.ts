@@ -1,0 +1,107 @@
+/**
+ * WebSockets of simulated meters: `/api/v1/jobs/ID/meter`. One meter a job: a second device that
+ * connects takes it over, and the first is told.
+ */
+import type { ServerType } from '@hono/node-server';
+import type { IncomingMessage } from 'node:http';
+import type { Duplex } from 'node:stream';
+import type { Logger } from 'pino';
+import { WebSocketServer, type WebSocket } from 'ws';
+import { benchedSheetOf } from '../store/benches';
+import { isKnownHost } from '../known-host';
+import type { Store } from '../store/models/index';
+import { BenchPool } from './bench-pool';
+import { readHandMessage } from './hand-message';
+import { MeterSession } from './meter-session';
+
+const ADDRESS = /^\/api\/v1\/jobs\/([0-9a-f-]{36})\/meter$/;
+/** Close codes of our own. */
+export const NO_BENCH = 4404;
+export const TAKEN_OVER = 4409;
+const LONGEST_MESSAGE = 4000;
+
+export class MeterSockets {
+  readonly #wss = new WebSocketServer({ noServer: true, maxPayload: LONGEST_MESSAGE });
+  readonly #pool: BenchPool;
+  readonly #store: Store;
+  readonly #log: Logger;
+  readonly #byJob = new Map<string, WebSocket>();
+
+  constructor(
+    store: Store,
+    log: Logger,
+    pool = new BenchPool(undefined, (error) => log.error({ err: error }, 'bench thread')),
+  ) {
+    this.#store = store;
+    this.#log = log;
+    this.#pool = pool;
+  }
+
+  attach(server: ServerType): void {
+    server.on('upgrade', (request: IncomingMessage, socket: Duplex, head: Buffer) => {
+      const job = ADDRESS.exec(request.url ?? '')?.[1];
+      // A page from elsewhere must not reach in: browsers let it open sockets to anyone.
+      const origin = request.headers.origin;
+      const ownPage = origin === undefined || isOwn(origin, request.headers.host);
+      if (!job || !ownPage || !isKnownHost(request.headers.host)) {
+        socket.end('HTTP/1.1 404 Not Found\r\nConnection: close\r\n\r\n');
+        return;
+      }
+      this.#wss.handleUpgrade(request, socket, head, (ws) => void this.#open(ws, job));
+    });
+  }
+
+  async #open(ws: WebSocket, jobId: string): Promise<void> {
+    // Messages may arrive before the database has answered.
+    const early: string[] = [];
+    const keep = (data: unknown) => early.push(String(data));
+    ws.on('message', keep);
+    const job = await this.#store.jobs.findByPk(jobId);
+    const bench = job && (await this.#store.benches.findByPk(jobId));
+    const sheet = job && (await benchedSheetOf(this.#store, job));
+    if (!bench || !sheet) {
+      ws.close(NO_BENCH, 'There is no simulated machine behind this job.');
+      return;
+    }
+    this.#byJob.get(jobId)?.close(TAKEN_OVER, 'Another device took this meter.');
+    this.#byJob.set(jobId, ws);
+    const session = new MeterSession({
+      store: this.#store,
+      pool: this.#pool,
+      bench,
+      sheet,
+      send: (line) => {
+        if (ws.readyState === ws.OPEN) ws.send(`${JSON.stringify(line)}\n`);
+      },
+    });
+    const take = (text: string) => {
+      const message = readHandMessage(text);
+      if (typeof message === 'string')
+        ws.send(`${JSON.stringify({ event: 'trouble', text: message })}\n`);
+      else
+        session.take(message).catch((error: unknown) => this.#log.error({ err: error }, 'bench'));
+    };
+    ws.off('message', keep);
+    ws.on('message', (data) => take(String(data)));
+    ws.on('close', () => {
+      session.stop();
+      if (this.#byJob.get(jobId) === ws) this.#byJob.delete(jobId);
+    });
+    ws.on('error', () => ws.terminate());
+    session.start();
+    early.forEach(take);
+  }
+
+  async close(): Promise<void> {
+    for (const ws of this.#wss.clients) ws.terminate();
+    await this.#pool.close();
+  }
+}
+
+function isOwn(origin: string, host: string | undefined): boolean {
+  try {
+    return new URL(origin).host === host;
+  } catch {
+    return false;
+  }
+}
