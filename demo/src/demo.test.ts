@@ -1,6 +1,8 @@
 import {
   assess,
+  benchDisagreements,
   foldJob,
+  hasBench,
   infer,
   isMeasured,
   METER_FUNCTIONS,
@@ -23,6 +25,34 @@ import { newestSheet } from './sheets';
 const FOLDER = join(__dirname, '../sheets');
 const newest = [...new Map(demoWorld.sheets.map((sheet) => [sheet.id, sheet])).values()];
 const each = newest.map((sheet): [string, Sheet] => [sheet.id, sheet]);
+
+describe('benches', () => {
+  test.each(
+    demoWorld.sheets.map((sheet): [string, number, Sheet] => [sheet.id, sheet.revision, sheet]),
+  )(
+    'the bench of %s, revision %i, reads what its sheet says, healthy and with every fault',
+    (_, __, sheet) => {
+      expect(hasBench(sheet)).toBe(true);
+      expect(benchDisagreements(sheet)).toEqual([]);
+    },
+  );
+
+  test.each(demoWorld.jobs.filter(({ hidden }) => hidden !== undefined))(
+    'job $id may hide only what its sheet’s bench has, and the bus can be probed',
+    ({ unitId, hidden }) => {
+      const { sheetId } = demoWorld.units.find(({ id }) => id === unitId)!;
+      if (sheetId === null) return expect(hidden).toEqual([]);
+      const sheet = newestSheet(sheetId);
+      expect(hidden!.length).toBeGreaterThan(0);
+      for (const fault of hidden!) expect(Object.keys(sheet.bench!.faults!)).toContain(fault);
+      const { red, black } = sheet.safety.bus;
+      expect(sheet.bench!.nodes).toMatchObject({
+        [red]: expect.any(String),
+        [black]: expect.any(String),
+      });
+    },
+  );
+});
 
 describe('sheets', () => {
   test.each(readdirSync(FOLDER))(

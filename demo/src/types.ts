@@ -11,6 +11,8 @@ export interface DemoJob {
   readonly visitInDays?: number;
   /** For past visits, the moment they were opened. */
   readonly openedAt?: string;
+  /** Open visits: faults that fit the complaint; one of them is drawn, and nobody is told. */
+  readonly hidden?: readonly string[];
   /** Everything after `opened`. */
   readonly entries: readonly LogEntry[];
 }
