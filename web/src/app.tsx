@@ -48,6 +48,7 @@ const router = createBrowserRouter([
       { path: '/sheets/:sheetId', lazy: desk('SheetPage') },
       { path: '/sheets/:sheetId/edit', lazy: desk('SheetEditor') },
       { path: '/sheets/:sheetId/compare', lazy: desk('Compare') },
+      { path: '/sheets/:sheetId/dictionary', lazy: desk('DictionaryPage') },
       { path: '/reckoner', lazy: desk('ReckonerScreen') },
       { path: '/reckoner/:formulaId', lazy: desk('ReckonerScreen') },
       { path: '/meters', lazy: desk('MetersScreen') },

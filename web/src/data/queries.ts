@@ -1,5 +1,6 @@
 /** Query options, one per resource. Without the server they answer from the device's store. */
 import type {
+  FaultDictionary,
   JobListItem,
   JobResource,
   MeterProfile,
@@ -105,5 +106,15 @@ export const jobOptions = (id: string) =>
           return job;
         },
         () => localStore.jobs.get(id),
+      ),
+  });
+
+/** The dictionary computed for a revision; null where nobody has computed it. */
+export const dictionaryOptions = (id: string, revision: number) =>
+  queryOptions({
+    queryKey: ['sheets', id, 'dictionary', revision],
+    queryFn: () =>
+      document<{ dictionary: FaultDictionary | null; madeAt: string | null }>(
+        `/sheets/${encodeURIComponent(id)}/revisions/${revision}/dictionary`,
       ),
   });

@@ -17,6 +17,8 @@ const KEYS: readonly [string, string][] = [
   ['j', 'judge otherwise than the limits'],
   ['v', 'void this finding'],
   ['g', 'paste a column of figures'],
+  ['d', 'simulated leads down on the points, or off'],
+  ['h', 'auto-hold on or off, with a meter connected'],
   ['p', 'photograph'],
   ['t', 'start a clock'],
   ['w', 'test mode or attempt begun now'],

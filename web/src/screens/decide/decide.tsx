@@ -10,6 +10,7 @@ import { useKeys } from '../../parts/keys';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from '../job/evidence-words';
 import { useJob } from '../job/job-context';
+import { FittedPanel } from './fitted-panel';
 
 const HAND_OVER = 'hand-over';
 
@@ -98,6 +99,7 @@ export function Decide() {
             />
           </label>
         )}
+        {made?.action === 'replace' && <FittedPanel part={made.part!} />}
         <section className="mt-5 bg-marigold-tint px-4 py-3">
           <h2 className="m-0 text-[16px] font-bold text-marigold">Not proven</h2>
           <ul className="m-0 columns-2 list-none gap-8 p-0 text-[15px] max-lg:columns-1">

@@ -67,6 +67,10 @@ export function entryWords(entry: LogEntry | FoldedEntry, sheet: Sheet): string 
       const where = photoPlace(sheet, entry.body);
       return ['Photo', where, entry.body.caption].filter(Boolean).join(': ');
     }
+    case 'fitted': {
+      const part = sheet.parts.find(({ id }) => id === entry.body.part);
+      return `Fitted: ${part?.name ?? entry.body.part}`;
+    }
     case 'lead':
       return `Leads zeroed at ${formatQuantity(entry.body.value, 'ohm')}`;
     case 'reading': {

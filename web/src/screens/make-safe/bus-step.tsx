@@ -10,6 +10,9 @@ import {
 import { useDraft } from '../../data/draft';
 import { countdown, useNow } from '../../data/now';
 import { BoardDrawing } from '../../parts/board/board-drawing';
+import { useMeterFeed } from '../../data/meter/feed';
+import { useStale } from '../../parts/meter/meter-digits';
+import { MeterStrip } from '../../parts/meter/meter-strip';
 import { useJob } from '../job/job-context';
 import { MeterChip } from '../measure/meter-dialog';
 import { FallForecast, FallLimits } from './fall-panel';
@@ -23,19 +26,31 @@ export interface BusEntry {
   readonly keep: () => Promise<void>;
 }
 
+const meterWords = (value: number | null) => (value === null ? 'OL' : formatQuantity(value, 'V'));
+
 export function useBusEntry(): BusEntry {
-  const { job, record } = useJob();
+  const { job, sheet, record } = useJob();
+  const { bus } = sheet.safety;
   const [text, setText] = useDraft(`bus.${job.id}`);
   const parsed = parseEntry(text, 'V');
-  const ready = parsed.kind === 'value' || parsed.kind === 'overload';
+  const feed = useMeterFeed();
+  const stale = useStale();
+  // Nothing typed: what a meter on the bus shows is kept, if it is fresh and on DC volts.
+  const onBus =
+    feed.kind === 'serial' || feed.leads?.red === bus.red || feed.leads?.red === bus.black;
+  const shown =
+    text === '' && !stale && onBus && feed.line?.fn === 'V=' ? feed.line.value : undefined;
+  const typed = parsed.kind === 'value' || parsed.kind === 'overload';
+  const ready = typed || shown !== undefined;
   const keep = async () => {
     if (!ready) return;
+    const value = parsed.kind === 'value' ? parsed.value : parsed.kind === 'empty' ? shown : null;
     const reading =
-      parsed.kind === 'value'
-        ? { kind: 'value' as const, value: parsed.value }
-        : { kind: 'overload' as const };
-    if (await record('safed', { step: 'bus', reading, typed: text.trim().slice(0, 60) }))
-      setText('');
+      value === null || value === undefined
+        ? { kind: 'overload' as const }
+        : { kind: 'value' as const, value };
+    const words = text.trim().slice(0, 60) || `meter ${meterWords(shown ?? null)}`;
+    if (await record('safed', { step: 'bus', reading, typed: words })) setText('');
   };
   return {
     text,
@@ -43,12 +58,16 @@ export function useBusEntry(): BusEntry {
     parsed,
     ready,
     keep,
-    label: ready ? `Keep ${parsed.echo}` : 'Keep the reading',
+    label: typed
+      ? `Keep ${parsed.echo}`
+      : shown !== undefined
+        ? `Keep ${meterWords(shown)}`
+        : 'Keep the reading',
   };
 }
 
 export function BusStep({ entry }: { entry: BusEntry }) {
-  const { sheet, state } = useJob();
+  const { job, sheet, state } = useJob();
   const now = useNow(500);
   const left = (state.energy.waitUntil ?? 0) - now;
   const { bus } = sheet.safety;
@@ -86,6 +105,13 @@ export function BusStep({ entry }: { entry: BusEntry }) {
         <p className="m-0 mt-2 text-[18px] max-lg:mt-1">
           Meter on <strong>DC volts</strong>. {placementWords(sheet, bus)}.
         </p>
+        <MeterStrip
+          job={job.id}
+          bench={job.bench}
+          wanted={{ function: 'V=', red: bus.red, black: bus.black }}
+          touch="Touch the bus"
+          holding={false}
+        />
         <label className="mt-1 block text-[14px] text-soft max-lg:mt-0">
           Bus volts
           <input

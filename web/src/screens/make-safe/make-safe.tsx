@@ -1,5 +1,5 @@
 /** Make safe: isolate, prove the meter, wait, measure the bus, prove the meter again. */
-import { formatQuantity, locate, type Energy, type Sheet } from '@jeitinho/core';
+import { formatQuantity, KNOWN_SOURCE, locate, type Energy, type Sheet } from '@jeitinho/core';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { clockTime, countdown, useNow } from '../../data/now';
@@ -9,6 +9,7 @@ import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
 import { useKeys } from '../../parts/keys';
 import { useSmallScreen } from '../../parts/small-screen';
+import { MeterStrip } from '../../parts/meter/meter-strip';
 import { useJob } from '../job/job-context';
 import { BusStep, useBusEntry } from './bus-step';
 import { LicenceAsk } from './licence-ask';
@@ -71,6 +72,7 @@ export function MakeSafe() {
           <Step n={1} inHand={inHand} title="Prove the meter" done="on a known source">
             Touch the leads to {sheet.safety.knownSource ?? 'a source you know is live'}. A dead
             meter shows a dead bus.
+            <KnownSource />
           </Step>
           <Step
             n={2}
@@ -88,6 +90,7 @@ export function MakeSafe() {
             done={energy.since && `at ${clockTime(energy.since)}`}
           >
             The same known source once more. Only then is the bus reading worth believing.
+            <KnownSource />
           </Step>
         </ol>
       </div>
@@ -111,6 +114,20 @@ export function MakeSafe() {
         </ActionBar>
       </div>
     </>
+  );
+}
+
+/** The connected meter on the known source: its figure is looked at, not kept. */
+function KnownSource() {
+  const { job } = useJob();
+  return (
+    <MeterStrip
+      job={job.id}
+      bench={job.bench}
+      wanted={{ function: 'V=', red: KNOWN_SOURCE, black: KNOWN_SOURCE }}
+      touch="Touch the known source"
+      holding={false}
+    />
   );
 }
 

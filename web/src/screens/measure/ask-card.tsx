@@ -4,6 +4,7 @@ import { useLoneDigit } from '../../parts/lone-digit';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
 import { movedWords, RemarkButtons } from './answer';
+import { BenchLook } from './bench-look';
 import type { Remark } from './remark-dialogs';
 
 export interface AskCardProps {
@@ -55,6 +56,7 @@ export function AskCard({ test, blocked, settled, onAnswer, onRemark }: AskCardP
           ))}
         </div>
       )}
+      {!blocked && <BenchLook test={test.id} />}
       {chosen && (
         <div role="status" aria-label="Verdict" className="mt-4 flex items-start gap-3">
           <span className="pt-1">

@@ -23,6 +23,8 @@ export interface FootBarProps {
   readonly current: CurrentStep;
   /** Undefined where nothing is typed: questions, and tests that are refused now. */
   readonly reading: ReadingEntry | undefined;
+  /** What Enter keeps off the connected meter: “Keep 7.22 Ω”. */
+  readonly offered: string | undefined;
   readonly refusal: Refusal | undefined;
   /** Whether a press may begin live work yet. */
   readonly armed: boolean;
@@ -42,7 +44,11 @@ export function FootBar(props: FootBarProps) {
   const typing = reading !== undefined && reading.text !== '';
   const primary = primaryWords(props);
   const gated = refusal && refusal.code !== 'dead-not-proven' && refusal.code !== 'meter-unfit';
-  const enabled = refusal ? !gated || armed : typing ? reading.ready : settled;
+  const enabled = refusal
+    ? !gated || armed
+    : typing
+      ? reading.ready
+      : settled || props.offered !== undefined;
   const kind = gated ? 'danger' : 'go';
   const canUndo = state.log.some(canWithdraw);
   const side = (
@@ -93,7 +99,7 @@ export function FootBar(props: FootBarProps) {
             text={reading.text}
             onText={reading.setText}
             onKeep={onPrimary}
-            keep={typing || settled ? primary : 'Keep'}
+            keep={typing || settled || props.offered ? primary : 'Keep'}
             canKeep={enabled}
           />
         ) : (
@@ -109,7 +115,7 @@ export function FootBar(props: FootBarProps) {
   );
 }
 
-function primaryWords({ current, reading, refusal, settled, idle }: FootBarProps): string {
+function primaryWords({ current, reading, offered, refusal, settled, idle }: FootBarProps): string {
   if (refusal?.code === 'dead-not-proven') return 'To Make safe';
   if (refusal?.code === 'meter-unfit') return 'Take another meter';
   if (refusal)
@@ -120,6 +126,7 @@ function primaryWords({ current, reading, refusal, settled, idle }: FootBarProps
     return reading.parsed.kind === 'value' || reading.parsed.kind === 'overload'
       ? `Keep ${reading.parsed.echo}`
       : 'Keep';
+  if (!settled && offered) return offered;
   if (!settled) return reading ? 'Type the reading' : idle;
   return current.next ? 'Go on' : 'To Decide';
 }

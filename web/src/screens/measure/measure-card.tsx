@@ -15,6 +15,7 @@ import {
   stillAsked,
   type JobState,
   type MeasureTest,
+  type MeterLine,
   type Sheet,
   type TakenReading,
   type TestPoint,
@@ -22,6 +23,8 @@ import {
 import { useEffect, useRef } from 'react';
 import { BoardDrawing } from '../../parts/board/board-drawing';
 import { LimitBand, type BandMark } from '../../parts/limit-band';
+import { digitsOf } from '../../parts/meter/meter-digits';
+import { MeterStrip } from '../../parts/meter/meter-strip';
 import { GivenField } from './given-field';
 import { GroupVerdicts } from './group-verdicts';
 import { useJob } from '../job/job-context';
@@ -30,6 +33,7 @@ import { PhaseStrip } from './phase-strip';
 import type { Remark } from './remark-dialogs';
 import { SizeAsk, type SizeAskProps } from './size-ask';
 import { PointTable } from './point-table';
+import type { MeterInHand } from './use-meter';
 import type { ReadingEntry } from './use-reading';
 
 export interface MeasureCardProps {
@@ -45,6 +49,7 @@ export interface MeasureCardProps {
   readonly onRemark: (remark: Remark, taken: TakenReading) => void;
   readonly onRepeat: (observable: string) => void;
   readonly onPaste: (text: string) => void;
+  readonly meter: MeterInHand;
 }
 
 export function MeasureCard({
@@ -58,8 +63,9 @@ export function MeasureCard({
   onRemark,
   onRepeat,
   onPaste,
+  meter,
 }: MeasureCardProps) {
-  const { sheet, state } = useJob();
+  const { job, sheet, state } = useJob();
   const point = test.points.find((each) => each.id === pointId)!;
   const taken = readingAt(state, test, point);
   const shown = repeating ? undefined : taken;
@@ -81,7 +87,24 @@ export function MeasureCard({
           <Placement point={point} />
           {!blocked && <GivenField test={test} point={point} />}
           {!blocked && !asked && (
-            <Field test={test} point={point} reading={reading} shown={shown} onPaste={onPaste} />
+            <Field
+              test={test}
+              point={point}
+              reading={reading}
+              shown={shown}
+              live={shown ? undefined : meter.offered}
+              onPaste={onPaste}
+            />
+          )}
+          {!blocked && meter.wanted && (
+            <MeterStrip
+              job={job.id}
+              bench={job.bench}
+              wanted={meter.wanted}
+              touch="Touch the points"
+              hold={meter.hold}
+              holding
+            />
           )}
           {sizing && <SizeAsk {...sizing} />}
           <div className="flex flex-col max-lg:flex-col-reverse">
@@ -175,10 +198,12 @@ interface FieldProps {
   readonly point: TestPoint;
   readonly reading: ReadingEntry;
   readonly shown: TakenReading | undefined;
+  /** What the connected meter shows, while nothing is taken here. */
+  readonly live: MeterLine | undefined;
   readonly onPaste: (text: string) => void;
 }
 
-function Field({ test, point, reading, shown, onPaste }: FieldProps) {
+function Field({ test, point, reading, shown, live, onPaste }: FieldProps) {
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => {
     field.current?.focus({ preventScroll: true });
@@ -186,7 +211,7 @@ function Field({ test, point, reading, shown, onPaste }: FieldProps) {
   useTypeAnywhere(field);
   const figure =
     shown === undefined
-      ? undefined
+      ? live && digitsOf(live)
       : shown.reading.kind === 'overload'
         ? { digits: 'OL', unit: '' }
         : splitQuantity(shown.judgement.corrected!, expectOf(test, point).unit);
@@ -194,7 +219,7 @@ function Field({ test, point, reading, shown, onPaste }: FieldProps) {
     <label className="flex items-end gap-3 border-b-4 border-ink focus-within:border-jade">
       <span className="sr-only">
         Reading in {METER_FUNCTIONS[functionOf(test, point)].words}
-        {figure && `, now ${figure.digits} ${figure.unit}`}
+        {shown && figure && `, now ${figure.digits} ${figure.unit}`}
       </span>
       <input
         ref={field}
@@ -213,7 +238,7 @@ function Field({ test, point, reading, shown, onPaste }: FieldProps) {
           event.preventDefault();
           onPaste(text);
         }}
-        className="reading-field figure block h-[88px] min-w-0 flex-1 border-0 bg-transparent p-0 text-[72px] leading-none text-ink placeholder:text-ink placeholder:opacity-100 max-lg:h-[64px] max-lg:text-[56px]"
+        className={`reading-field figure block h-[88px] min-w-0 flex-1 border-0 bg-transparent p-0 text-[72px] leading-none text-ink placeholder:opacity-100 max-lg:h-[64px] max-lg:text-[56px] ${live ? 'placeholder:text-jade' : 'placeholder:text-ink'}`}
       />
       <span aria-hidden="true" className="figure pb-3 text-[32px] text-soft max-lg:pb-2">
         {(reading.text === '' && figure?.unit) || unitSymbol(expectOf(test, point).unit)}

@@ -3,6 +3,7 @@ import {
   dutyOf,
   energyRefusal,
   expectOf,
+  formatQuantity,
   findPoint,
   isMeasured,
   isSeries,
@@ -11,12 +12,16 @@ import {
   observableId,
   stateOf,
   stillAsked,
+  type MeterLine,
   type Refusal,
   type Taken,
+  type Unit,
 } from '@jeitinho/core';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useDraft } from '../../data/draft';
+import { meterFeed } from '../../data/meter/feed';
+import { useHoldChoice } from '../../data/meter/hold';
 import { useArmed } from '../../parts/armed';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
@@ -33,6 +38,7 @@ import { TestHead } from './test-head';
 import { MeterDialog } from './meter-dialog';
 import { TrackCard } from './track-card';
 import { useKeeping } from './use-keeping';
+import { useMeter } from './use-meter';
 import { useReading } from './use-reading';
 import { useSpoken } from './use-spoken';
 import { isTimed, WindowPanel } from './window-panel';
@@ -95,6 +101,25 @@ export function Measure() {
     reading,
     onKept: () => setRepeating(undefined),
   });
+  const dialogOpen =
+    choosingMeter || skipping || zeroing || remark !== undefined || pasting !== undefined;
+  const meter = useMeter(
+    step.observable,
+    measured && point && !series
+      ? {
+          test: measured,
+          point,
+          closed: refusal !== undefined || asked !== undefined || !empty || settled || dialogOpen,
+          onKept: () => {
+            setRepeating(undefined);
+            if (current.nextPoint) goTo(current.nextPoint.observable);
+            else goTo(step.observable);
+          },
+        }
+      : undefined,
+  );
+  const offered = empty && !settled && !refusal && !asked ? meter.offered : undefined;
+  useGoOn(settled && empty && !dialogOpen && !owesContact(told), step.observable, goOn);
   const answer = async (words: string) => {
     if (await record('answer', { test: test.id, answer: words })) setRepeating(undefined);
   };
@@ -111,6 +136,7 @@ export function Measure() {
     else if (refusal) {
       if (armed && attended) confirmLive();
     } else if (!empty) void keep();
+    else if (offered) void meter.keep(offered);
     else if (settled || state.skipped.has(step.observable)) goOn();
   };
   /** Back to the place of what was undone: it will want another figure. */
@@ -177,6 +203,7 @@ export function Measure() {
             onRemark={(kind, of) => setRemark({ kind, taken: of })}
             onRepeat={repeat}
             onPaste={setPasting}
+            meter={meter}
           />
         ) : (
           !isMeasured(test) && (
@@ -194,6 +221,7 @@ export function Measure() {
         current={current}
         reading={measured && !series && !asked && !zeroing && !refusal ? reading : undefined}
         idle={series ? 'Record the series' : asked ? 'That figure first' : 'Choose an answer'}
+        offered={offered && `Keep ${figureWords(offered)}`}
         refusal={refusal}
         armed={armed && attended}
         settled={settled || state.skipped.has(step.observable)}
@@ -231,6 +259,32 @@ export function Measure() {
     </>
   );
 }
+
+/** After auto-hold took the last placement of a test: a moment for its verdict, then the next. */
+function useGoOn(ready: boolean, place: string, goOn: () => void): void {
+  const { on } = useHoldChoice();
+  const taken = useRef<string>(undefined);
+  const run = useRef(goOn);
+  useEffect(() => {
+    run.current = goOn;
+  });
+  useEffect(() => {
+    if (!ready) {
+      // Only what was taken while this card stood here: not a card come back to.
+      taken.current = place;
+      return undefined;
+    }
+    if (!on || taken.current !== place || meterFeed().status !== 'on') return undefined;
+    const timer = setTimeout(() => run.current(), VERDICT_MS);
+    return () => clearTimeout(timer);
+  }, [ready, place, on]);
+}
+
+/** How long a verdict stands before auto-hold goes on. */
+const VERDICT_MS = 2000;
+
+const figureWords = (line: MeterLine): string =>
+  line.value === null ? 'OL' : formatQuantity(line.value, line.unit as Unit);
 
 /** Whether a finding waits for its proof of contact. */
 const owesContact = (taken: Taken | undefined): taken is Taken =>

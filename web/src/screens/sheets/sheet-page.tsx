@@ -160,6 +160,11 @@ function Actions({ sheet, older }: { sheet: Sheet; older: boolean }) {
           Compare
         </Link>
       )}
+      {sheet.bench && (
+        <Link to={`${base}/dictionary?rev=${sheet.revision}`} className={ACTION}>
+          Dictionary
+        </Link>
+      )}
       <ExportMenu sheet={sheet} />
       <CopySheet sheet={sheet} />
       <button type="button" onClick={() => window.print()} className={`${ACTION} cursor-pointer`}>

@@ -77,6 +77,15 @@ export function ReportPaper({ report }: { report: Report }) {
           </ul>
         </Section>
       </div>
+      {report.repair.length > 0 && (
+        <Section title="Repair">
+          <ul className="m-0 list-none p-0">
+            {report.repair.map((line, i) => (
+              <li key={i}>{line}</li>
+            ))}
+          </ul>
+        </Section>
+      )}
       {report.photos.length > 0 && (
         <section className="mt-6">
           <h2 className="m-0 mb-2 text-[17px] font-bold">Pictures</h2>

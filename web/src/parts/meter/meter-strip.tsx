@@ -1,0 +1,214 @@
+/** The connected meter on a card: digits, dial and leads of the simulated one, auto-hold. */
+import {
+  METER_FUNCTIONS,
+  mismatchWords,
+  sameFunction,
+  type HoldState,
+  type MeterFunction,
+  type Placement,
+} from '@jeitinho/core';
+import { useEffect, useState } from 'react';
+import {
+  disconnectMeter,
+  dismissHazard,
+  handOn,
+  liftLeads,
+  meterFeed,
+  placeLeads,
+  reconnectMeter,
+  useMeterFeed,
+} from '../../data/meter/feed';
+import { setHold, useHoldChoice } from '../../data/meter/hold';
+import { readySound } from '../../data/alarm';
+import { Button } from '../button';
+import { useKeys } from '../keys';
+import { ConnectDialog } from './connect-dialog';
+import { MeterDigits } from './meter-digits';
+
+export interface MeterStripProps {
+  readonly job: string;
+  readonly bench: boolean;
+  /** Where the card wants the leads, and the dial. */
+  readonly wanted: Placement;
+  /** “Touch the points”, “Touch the known source”. */
+  readonly touch: string;
+  /** Where auto-hold stands; undefined where nothing is held here. */
+  readonly hold?: HoldState['kind'] | undefined;
+  readonly holding: boolean;
+}
+
+const sameLeads = (a: Placement | undefined, b: Placement) =>
+  a !== undefined &&
+  JSON.stringify({ ...a, function: '' }) === JSON.stringify({ ...b, function: '' });
+
+export function MeterStrip({ job, bench, wanted, touch, hold, holding }: MeterStripProps) {
+  const feed = useMeterFeed();
+  const choice = useHoldChoice();
+  const [choosing, setChoosing] = useState(false);
+  const simulated = feed.kind === 'simulated' && feed.job === job;
+  const on = feed.status !== 'off' && (feed.kind !== 'simulated' || simulated);
+  const dial: MeterFunction = feed.leads?.function ?? feed.line?.fn ?? wanted.function;
+  const wrong =
+    feed.line && !sameFunction(feed.line.fn, wanted.function)
+      ? mismatchWords(feed.line.fn, wanted.function)
+      : undefined;
+  const there = sameLeads(feed.leads, wanted);
+  const put = (fn: MeterFunction = dial) => placeLeads({ ...wanted, function: fn });
+  const key = JSON.stringify(wanted);
+  const follows = simulated && choice.follow && feed.status === 'on';
+  useEffect(() => {
+    if (!follows) return undefined;
+    // Time to lift the leads and to put them down again, as hands need it.
+    liftLeads();
+    const timer = setTimeout(() => placeLeads(JSON.parse(key) as Placement), 600);
+    return () => clearTimeout(timer);
+  }, [follows, key]);
+  useKeys(
+    {
+      ...(simulated && { d: () => (there ? liftLeads() : put()) }),
+      ...(on && holding && { h: () => setHold({ on: !choice.on }) }),
+    },
+    { whileTyping: false },
+  );
+  if (!on)
+    return (
+      <p className="m-0 my-1">
+        <Button kind="quiet" onClick={() => setChoosing(true)}>
+          Connect a meter
+        </Button>
+        <ConnectDialog open={choosing} job={job} bench={bench} onClose={() => setChoosing(false)} />
+      </p>
+    );
+  return (
+    <section aria-label="Connected meter" className="my-2 border border-hair bg-card px-3 py-2">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <MeterDigits
+          hold={choice.on && holding ? hold : undefined}
+          wrong={wrong}
+          quiet={holding && wrong === undefined}
+        />
+        {simulated && (
+          <label className="text-[14px] text-soft">
+            <span className="sr-only">Dial</span>
+            <select
+              aria-label="Dial of the simulated meter"
+              value={dial}
+              onChange={(event) => {
+                const fn = event.target.value as MeterFunction;
+                // As they lie now, not as they lay when this was drawn.
+                placeLeads({ ...(meterFeed().leads ?? {}), function: fn });
+              }}
+              className="min-h-11 border border-soft bg-paper px-2 text-[15px] text-ink"
+            >
+              {Object.entries(METER_FUNCTIONS).map(([fn, facts]) => (
+                <option key={fn} value={fn}>
+                  {facts.words}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        {simulated && (
+          <Button
+            hint="d"
+            onClick={(event) => {
+              // Pressed with a finger or a mouse, it gives Enter back to the card.
+              if (event.detail > 0) event.currentTarget.blur();
+              if (there) liftLeads();
+              else put();
+            }}
+          >
+            {there ? 'Lift the leads' : touch}
+          </Button>
+        )}
+        {wrong && simulated && (
+          <Button onClick={() => put(wanted.function)}>
+            Dial to {METER_FUNCTIONS[wanted.function].words}
+          </Button>
+        )}
+      </div>
+      <div className="flex flex-wrap items-center gap-x-4 text-[15px]">
+        {holding && (
+          <Check
+            label="Auto-hold"
+            hint="h"
+            on={choice.on}
+            onChange={(next) => {
+              readySound();
+              setHold({ on: next });
+            }}
+          />
+        )}
+        {simulated && holding && (
+          <Check
+            label="Leads follow the card"
+            on={choice.follow}
+            onChange={(next) => setHold({ follow: next })}
+          />
+        )}
+        {feed.status === 'lost' && (
+          <Button kind="quiet" onClick={reconnectMeter}>
+            Reconnect
+          </Button>
+        )}
+        {feed.fuseBlown && (
+          <Button kind="quiet" onClick={() => handOn({ do: 'replace-fuse' })}>
+            Replace the meter’s fuse
+          </Button>
+        )}
+        <span className="flex-1" />
+        <Button kind="quiet" onClick={() => void disconnectMeter()}>
+          Disconnect
+        </Button>
+      </div>
+      {feed.bad > 0 && (
+        <p className="m-0 text-[14px] text-soft">
+          {feed.bad} lines could not be read and were passed over.
+        </p>
+      )}
+      {feed.status === 'on' && feed.trouble && (
+        <p role="status" className="m-0 text-[14px] text-brick">
+          {feed.trouble}
+        </p>
+      )}
+      {feed.hazard && (
+        <div role="alert" className="mt-1 border-l-4 border-brick bg-brick-tint px-3 py-2">
+          <p className="m-0 font-semibold">Stop. {feed.hazard}</p>
+          <p className="m-0 text-[14px]">The leads were taken off. Nothing was recorded.</p>
+          <Button kind="quiet" onClick={dismissHazard}>
+            Understood
+          </Button>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Check({
+  label,
+  hint,
+  on,
+  onChange,
+}: {
+  label: string;
+  hint?: string;
+  on: boolean;
+  onChange: (on: boolean) => void;
+}) {
+  return (
+    <label className="flex min-h-11 cursor-pointer items-center gap-2">
+      <input
+        type="checkbox"
+        checked={on}
+        onChange={(event) => onChange(event.target.checked)}
+        className="h-5 w-5 accent-[var(--jade)]"
+      />
+      {label}
+      {hint && (
+        <kbd aria-hidden="true" className="figure text-[13px] text-soft max-lg:hidden">
+          {hint}
+        </kbd>
+      )}
+    </label>
+  );
+}
