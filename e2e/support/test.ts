@@ -12,7 +12,7 @@ export const UNITS = {
 } as const;
 
 export const test = base.extend<
-  { newJob: (unit?: keyof typeof UNITS) => Promise<string> },
+  { newJob: (unit?: keyof typeof UNITS, bench?: { seed: number }) => Promise<string> },
   { jeitinho: Jeitinho }
 >({
   jeitinho: [
@@ -29,13 +29,14 @@ export const test = base.extend<
   baseURL: async ({ jeitinho }, use) => use(jeitinho.url),
   /** Opens a fresh job, on the café's fridge where nothing else is said; gives its id. */
   newJob: async ({ jeitinho }, use) => {
-    await use(async (unit = 'fridge') => {
+    await use(async (unit = 'fridge', bench) => {
       const response = await fetch(`${jeitinho.url}/api/v1/jobs`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({
           unitId: UNITS[unit],
           complaint: 'Warm inside, no hum.',
+          ...(bench && { bench }),
         }),
       });
       return ((await response.json()) as { id: string }).id;

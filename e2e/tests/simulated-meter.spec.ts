@@ -1,0 +1,312 @@
+/** The simulated meter and machine: a whole job without a typed reading, and what can go wrong on it. */
+import AxeBuilder from '@axe-core/playwright';
+import { confirm, expect, press, rollCount, test, type Page } from '../support/test';
+
+/** Drawn by this seed on the café's fridge: a shorted winding in the compressor. */
+const WINDING = 24;
+
+const meter = (page: Page) => page.getByRole('region', { name: 'Connected meter' });
+const digits = (page: Page) => page.getByRole('status', { name: 'The meter shows' });
+const heading = (page: Page, name: string | RegExp) =>
+  expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
+
+async function connect(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Connect a meter' }).click();
+  await page.getByRole('button', { name: 'Simulated meter and machine' }).click();
+  await expect(meter(page)).toBeVisible();
+}
+
+/** Isolate, prove the meter, wait, measure, prove again: every figure off the simulated meter. */
+async function proveDeadWithMeter(page: Page): Promise<void> {
+  await confirm(page, 'Isolated and locked');
+  if (!(await meter(page).isVisible())) await connect(page);
+  await page.getByRole('button', { name: /^Touch the known source/ }).click();
+  await expect(digits(page)).toHaveText(/^9\.\d+ V$/);
+  await confirm(page, 'Meter proven');
+  await page.getByRole('button', { name: /^Touch the bus/ }).click();
+  // Just isolated, the bus is still charged.
+  await expect(digits(page)).toHaveText(/^\d{2,3}\.\d+ V$/);
+  await page.clock.fastForward('05:01');
+  await page.getByRole('button', { name: /^Lift the leads/ }).click();
+  await page.getByRole('button', { name: /^Touch the bus/ }).click();
+  await expect(digits(page)).toHaveText(/^[\d.]+ mV$/);
+  await expect(
+    page.getByRole('button', { name: /^Keep .*V/ }).filter({ visible: true }),
+  ).toBeEnabled();
+  await press(page, 'Enter');
+  await page.getByRole('button', { name: /^Touch the known source/ }).click();
+  await expect(digits(page)).toHaveText(/^9\.\d+ V$/);
+  await confirm(page, 'Meter proven again');
+  await expect(page.getByRole('heading', { name: 'Dead, and proven' })).toBeVisible();
+}
+
+/** Waits until auto-hold has taken so many more figures. */
+async function held(page: Page, more: number): Promise<void> {
+  const before = await rollCount(page);
+  await expect
+    .poll(() => rollCount(page), { timeout: 60_000 })
+    .toBeGreaterThanOrEqual(before + more);
+}
+
+test('a job from Arrive to Sign with the simulated meter and auto-hold; the right part mends it', async ({
+  page,
+  newJob,
+}) => {
+  test.setTimeout(300_000);
+  await page.clock.install();
+  const job = await newJob('fridge', { seed: WINDING });
+  await page.goto(`/jobs/${job}/arrive`);
+  await press(page, 'Enter');
+  await page.goto(`/jobs/${job}/safe`);
+  await proveDeadWithMeter(page);
+
+  await test.step('what the eyes find, the simulated machine says', async () => {
+    await page.goto(`/jobs/${job}/measure?at=board-looks`);
+    await press(page, 'a');
+    await press(page, 'a');
+    if (
+      !(await meter(page).isVisible()) &&
+      (await page.getByRole('button', { name: 'Connect a meter' }).isVisible())
+    )
+      await connect(page);
+  });
+
+  await test.step('bridge and windings, held one after the other', async () => {
+    await page.goto(`/jobs/${job}/measure?at=${encodeURIComponent('igbt-n@U')}`);
+    await press(page, 'a');
+    await connect(page);
+    await page.getByRole('checkbox', { name: 'Leads follow the card' }).check();
+    await page.getByRole('checkbox', { name: 'Auto-hold' }).check();
+    // Three forward drops below, three above, three windings: nine figures, no key pressed.
+    await expect(page.getByRole('status', { name: 'Verdict' }).first()).toBeVisible({
+      timeout: 30_000,
+    });
+    await heading(page, 'Compressor windings');
+    await expect(page.getByRole('status', { name: 'Verdict' })).toContainText(/Out/, {
+      timeout: 60_000,
+    });
+    await heading(page, 'Winding to frame');
+  });
+
+  await test.step('open to the frame reads OL like thin air: Enter keeps it', async () => {
+    await expect(digits(page)).toHaveText('OL');
+    await expect(
+      page.getByRole('button', { name: 'Keep OL' }).filter({ visible: true }),
+    ).toBeEnabled();
+    await press(page, 'Enter');
+    await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('In');
+  });
+
+  await test.step('the suspect leads; another part fitted first mends nothing', async () => {
+    await page.goto(`/jobs/${job}/decide`);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('compressor');
+    await page.getByRole('radio', { name: /Inverter board/ }).check();
+    await page.getByRole('textbox', { name: /^Why not/ }).fill('It was in the van.');
+    await page.getByRole('button', { name: /^Decide: Inverter board/ }).click();
+    await page.goto(`/jobs/${job}/decide`);
+    await page.getByRole('button', { name: 'Fitted: inverter board' }).click();
+    await expect(page.getByText('Not proven yet. Measure again:')).toBeVisible();
+    await again(page, job);
+    await expect(page.getByText('Not mended: what was measured since is still bad.')).toBeVisible();
+  });
+
+  await test.step('the compressor fitted, the same readings are good', async () => {
+    await page.getByRole('radio', { name: /^Compressor/ }).check();
+    await page.getByRole('button', { name: /^Decide: Compressor/ }).click();
+    await page.goto(`/jobs/${job}/decide`);
+    await page.getByRole('button', { name: 'Fitted: compressor' }).click();
+    await again(page, job);
+    await expect(
+      page.getByText('Everything that was bad is good now: the repair is proven.'),
+    ).toBeVisible();
+  });
+
+  await test.step('the report says so', async () => {
+    await page.goto(`/jobs/${job}/sign`);
+    await expect(page.getByText('Everything that was bad before is good now.')).toBeVisible();
+    await expect(page.getByText('nothing was fitted or proven')).toBeHidden();
+    await page
+      .getByRole('textbox', { name: /technician/i })
+      .first()
+      .fill('Davi Moura');
+    await page.getByRole('button', { name: /^Sign and close/ }).click();
+    await expect(
+      page
+        .getByText(/^Signed /)
+        .filter({ visible: true })
+        .first(),
+    ).toBeVisible();
+  });
+});
+
+/** The three windings once more, by repeating each with the leads following. */
+async function again(page: Page, job: string): Promise<void> {
+  for (const point of ['UV', 'VW', 'WU']) {
+    await page.goto(`/jobs/${job}/measure?at=${encodeURIComponent(`windings@${point}`)}`);
+    await connect(page);
+    await expect(page.getByRole('status', { name: 'Verdict' })).toBeVisible();
+    await page.keyboard.press('r');
+    await held(page, 1);
+  }
+  await page.goto(`/jobs/${job}/decide`);
+}
+
+test('dial, leads, mismatch, hazards and a lost line on the simulated meter', async ({
+  page,
+  newJob,
+  context,
+}) => {
+  test.setTimeout(120_000);
+  const job = await newJob('fridge', { seed: WINDING });
+  await page.goto(`/jobs/${job}/measure?at=mains-main`);
+  await confirm(page, 'Precautions taken');
+  await press(page, 'a');
+  await connect(page);
+
+  await test.step('live digits where the leads lie; the card wants AC volts', async () => {
+    await page.keyboard.press('d');
+    await expect(digits(page)).toHaveText(/^12\d\.\d V$/);
+    await expect(
+      page.getByRole('button', { name: /^Keep 12\d/ }).filter({ visible: true }),
+    ).toBeEnabled();
+  });
+
+  await test.step('readers find everything on it', async () => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+  });
+
+  await test.step('the wrong dial is told, and its figure is not offered', async () => {
+    await page.getByRole('combobox', { name: 'Dial of the simulated meter' }).selectOption('V=');
+    await expect(meter(page)).toContainText('The card wants AC volts, the meter is on DC volts.');
+    await expect(page.getByRole('button', { name: /^Keep/ }).filter({ visible: true })).toHaveCount(
+      0,
+    );
+  });
+
+  await test.step('ohms on the live mains: told, the leads are off, nothing is recorded', async () => {
+    const before = await rollCount(page);
+    await page.getByRole('combobox', { name: 'Dial of the simulated meter' }).selectOption('ohm');
+    await expect(meter(page).getByRole('alert')).toContainText(
+      'Set it to volts, isolate, prove it dead.',
+    );
+    expect(await rollCount(page)).toBe(before);
+    await page.getByRole('button', { name: 'Understood' }).click();
+  });
+
+  await test.step('amps across the mains blow the fuse; it is replaced', async () => {
+    await page.keyboard.press('d');
+    await page.getByRole('combobox', { name: 'Dial of the simulated meter' }).selectOption('A~');
+    await expect(meter(page).getByRole('alert')).toContainText('its fuse has blown');
+    await page.getByRole('button', { name: 'Understood' }).click();
+    await page.getByRole('button', { name: 'Replace the meter’s fuse' }).click();
+    await expect(page.getByRole('button', { name: 'Replace the meter’s fuse' })).toBeHidden();
+  });
+
+  await test.step('taken by another window: told, and nothing stale is kept', async () => {
+    await page.getByRole('combobox', { name: 'Dial of the simulated meter' }).selectOption('V~');
+    await page.keyboard.press('d');
+    await expect(digits(page)).toHaveText(/^12\d\.\d V$/);
+    const other = await context.newPage();
+    await other.goto(`/jobs/${job}/measure?at=mains-main`);
+    await connect(other);
+    await expect(meter(page)).toContainText('Another device has taken this meter.');
+    await expect(
+      page.getByRole('button', { name: /^Keep 12\d/ }).filter({ visible: true }),
+    ).toHaveCount(0);
+    await other.close();
+    await page.getByRole('button', { name: 'Reconnect' }).click();
+    await expect(digits(page)).toHaveText(/^12\d\.\d V$/);
+  });
+
+  await test.step('a wrong hold is one key to undo', async () => {
+    await page.getByRole('button', { name: /^Lift the leads/ }).click();
+    await page.getByRole('checkbox', { name: 'Auto-hold' }).check();
+    const before = await rollCount(page);
+    await page.getByRole('button', { name: /^Touch the points/ }).click();
+    await expect.poll(() => rollCount(page)).toBe(before + 1);
+    await press(page, 'z');
+    await expect(
+      page
+        .getByRole('button', { name: 'Type the reading' })
+        .or(page.getByRole('button', { name: /^Keep/ }))
+        .filter({ visible: true })
+        .first(),
+    ).toBeVisible();
+  });
+});
+
+test('a meter on the serial port: lines in pieces, noise, and a cable pulled out', async ({
+  page,
+  newJob,
+}) => {
+  test.setTimeout(120_000);
+  // A stand-in for the browser's serial port; the test feeds its cable.
+  await page.addInitScript(() => {
+    let controller: ReadableStreamDefaultController<Uint8Array>;
+    const device = {
+      readable: null as ReadableStream<Uint8Array> | null,
+      open: async () => {
+        device.readable = new ReadableStream({ start: (own) => void (controller = own) });
+      },
+      close: async () => {},
+    };
+    Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => device } });
+    Object.assign(window, {
+      cable: (text: string) => controller.enqueue(new TextEncoder().encode(text)),
+      pull: () => controller.error(new Error('gone')),
+    });
+  });
+  const cable = (text: string) =>
+    page.evaluate(
+      (piece) => (window as never as { cable: (t: string) => void }).cable(piece),
+      text,
+    );
+  const job = await newJob('fridge');
+  await page.goto(`/jobs/${job}/measure?at=mains-main`);
+  await confirm(page, 'Precautions taken');
+  await press(page, 'a');
+  await page.getByRole('button', { name: 'Connect a meter' }).click();
+  // No machine is simulated behind this job.
+  await expect(page.getByRole('button', { name: 'Simulated meter and machine' })).toBeHidden();
+  await page.getByRole('button', { name: 'Meter on the serial port' }).click();
+  await expect(meter(page)).toContainText('No figures come');
+
+  await cable('garbage\n{"t":1,"fn":"V~","val');
+  await cable('ue":126.4,"unit":"V","flags":["auto"]}\n');
+  await expect(digits(page)).toHaveText('126.4 V');
+  await expect(meter(page)).toContainText('1 lines could not be read');
+  await cable('{"t":0.5,"fn":"V~","value":3,"unit":"V"}\n');
+  await expect(digits(page)).toHaveText('126.4 V');
+
+  await test.step('a stream that stops is stale: its figure is not offered any more', async () => {
+    await expect(digits(page)).toHaveText('– – –', { timeout: 5000 });
+    await expect(page.getByRole('button', { name: /^Keep/ }).filter({ visible: true })).toHaveCount(
+      0,
+    );
+  });
+
+  await test.step('auto-hold takes the figure that stands, once, among a thousand lines', async () => {
+    await page.getByRole('checkbox', { name: 'Auto-hold' }).check();
+    const before = await rollCount(page);
+    const lines = Array.from({ length: 1000 }, (_, i) =>
+      JSON.stringify({
+        t: 10 + i / 1000,
+        fn: 'V~',
+        value: 126 + (i % 3) / 100,
+        unit: 'V',
+        flags: [],
+      }),
+    ).join('\n');
+    await cable(`${lines}\n`);
+    await expect.poll(() => rollCount(page)).toBe(before + 1);
+    await cable(`${lines.replaceAll('"t":1', '"t":2')}\n`);
+    await page.waitForTimeout(500);
+    expect(await rollCount(page)).toBe(before + 1);
+  });
+
+  await test.step('the cable out: told; typing goes on', async () => {
+    await page.evaluate(() => (window as never as { pull: () => void }).pull());
+    await expect(meter(page)).toContainText('cable is out');
+  });
+});
