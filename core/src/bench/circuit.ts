@@ -146,7 +146,9 @@ export type Element =
   /**
    * A meter's drive for ohms and diodes: `amps` out of plus, giving way as the voltage nears `volts`.
    */
-  | (Base & { readonly kind: 'drive'; readonly amps: number; readonly volts: number });
+  | (Base & { readonly kind: 'drive'; readonly amps: number; readonly volts: number })
+  /** A meter's lead, laid on its node or lifted off. */
+  | (Base & { readonly kind: 'lead'; readonly ohms: number; readonly down: boolean });
 
 export type ElementKind = Element['kind'];
 

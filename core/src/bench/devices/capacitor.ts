@@ -14,9 +14,9 @@ import { History } from './storage';
 export class Capacitor extends Device {
   readonly stamps = 'step';
   readonly initial: number | undefined;
+  readonly farads: number;
   readonly #p: number;
   readonly #m: number;
-  readonly #farads: number;
   readonly #history = new History();
   #amps = 0;
   #quad!: Quad;
@@ -33,7 +33,7 @@ export class Capacitor extends Device {
     super(element.name);
     this.#p = u.node(element.nodes[0]);
     this.#m = u.node(element.nodes[1]);
-    this.#farads = element.farads;
+    this.farads = element.farads;
     this.initial = element.initial;
   }
 
@@ -41,34 +41,38 @@ export class Capacitor extends Device {
     this.#quad = new Quad(pattern, this.#p, this.#m);
   }
 
+  volts(x: Solution): number {
+    return x[this.#p]! - x[this.#m]!;
+  }
+
   /** Before a transient from initial values: the charge that it starts with. */
   charge(volts: number, t: number): void {
-    this.#history.begin(t, volts * this.#farads);
+    this.#history.begin(t, volts * this.farads);
     this.#amps = 0;
   }
 
   load({ a, b }: Stamp, _x: Solution, { h, method }: Moment): void {
     if (h === 0) return;
-    const g = ((method === 'euler' ? 1 : 2) * this.#farads) / h;
+    const g = ((method === 'euler' ? 1 : 2) * this.farads) / h;
     const source =
-      (g * this.#history.stored) / this.#farads + (method === 'euler' ? 0 : this.#history.rate);
+      (g * this.#history.stored) / this.farads + (method === 'euler' ? 0 : this.#history.rate);
     this.#quad.add(a, g);
     b[this.#p]! += source;
     b[this.#m]! -= source;
   }
   loadAc({ im }: AcStamp, _x: Solution, omega: number): void {
-    this.#quad.add(im, omega * this.#farads);
+    this.#quad.add(im, omega * this.farads);
   }
   override begin(x: Solution, at: Moment): void {
-    this.charge(x[this.#p]! - x[this.#m]!, at.t);
+    this.charge(this.volts(x), at.t);
   }
   override accept(x: Solution, at: Moment): void {
-    const stored = (x[this.#p]! - x[this.#m]!) * this.#farads;
+    const stored = this.volts(x) * this.farads;
     this.#amps = this.#history.rateAt(stored, at);
     this.#history.accept(stored, at);
   }
   override longest(x: Solution, at: Moment, tolerance: number): number {
-    const stored = (x[this.#p]! - x[this.#m]!) * this.#farads;
+    const stored = this.volts(x) * this.farads;
     return this.#history.longest(stored, at, tolerance, 1e-12, 1e-14);
   }
   /** At the last accepted moment. */

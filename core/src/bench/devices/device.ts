@@ -43,6 +43,15 @@ export interface Unknowns {
 /** Voltages and branch currents; the last entry is ground's 0. */
 export type Solution = Float64Array;
 
+/** How far a device may be off the tangent it was solved with when Newton's method has arrived. */
+export interface Slack {
+  /** Volts that are rounding. */
+  volts: number;
+  readonly amps: number;
+  /** Share of the current. */
+  readonly relative: number;
+}
+
 export abstract class Device {
   readonly name: string;
   /**
@@ -67,14 +76,17 @@ export abstract class Device {
    * Whether the point it is linearised about has stopped moving. Differences count, not the nodes
    * themselves: a part of the circuit that only megohms tie down trembles as a whole in its last digits,
    * and nothing hangs on that.
-   * @param slack - Volts of rounding to allow.
    */
-  still(_before: Solution, _now: Solution, _slack: number): boolean {
+  still(_before: Solution, _now: Solution, _slack: Slack): boolean {
     return true;
   }
   /** A Newton step was cut short by this device: not converged yet. */
   limited(): boolean {
     return false;
+  }
+  /** Unknowns that its stamp depends on beside those it stamps. */
+  get reads(): readonly number[] {
+    return [];
   }
   /** Newton's method begins at `x`. */
   restart(_x: Solution): void {}

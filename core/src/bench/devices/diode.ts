@@ -1,4 +1,4 @@
-import { abs, exp, isFinite, log, min } from '../arithmetic';
+import { exp, isFinite, log, min } from '../arithmetic';
 import type { DiodeModel } from '../circuit';
 import type { Pattern } from '../solve/pattern';
 import {
@@ -28,7 +28,8 @@ export class Diode extends Nonlinear {
   readonly #series: { readonly outer: number; readonly siemens: number } | undefined;
   #seriesQuad: Quad | undefined;
   #last = 0;
-  #cut = false;
+  /** Once in a search a junction that seems off is taken to be so, or it might go round in circles. */
+  #dropped = false;
 
   constructor(name: string, nodes: readonly [string, string], model: DiodeModel, u: Unknowns) {
     super(name);
@@ -56,9 +57,7 @@ export class Diode extends Nonlinear {
   }
   override restart(x: Solution): void {
     this.#last = x[this.p]! - x[this.m]!;
-  }
-  override limited(): boolean {
-    return this.#cut;
+    this.#dropped = false;
   }
 
   protected at(volts: number, at: Moment | undefined) {
@@ -93,17 +92,23 @@ export class Diode extends Nonlinear {
           this.#breakdown
         )
       : this.#junction(volts, this.#last);
-    this.#cut = abs(v - volts) > 1e-9 + 1e-6 * abs(volts);
     this.#last = v;
     return v;
   }
 
   #junction(now: number, last: number): number {
     const vte = this.#vte;
-    if (!(now > this.#critical && abs(now - last) > 2 * vte)) return now;
-    if (last <= 0) return vte * log(now / vte);
-    const arg = 1 + (now - last) / vte;
-    return arg > 0 ? last + vte * log(arg) : this.#critical;
+    /** Share of the last current that the tangent foretells now. */
+    const left = 1 + (now - last) / vte;
+    if (left < 0.5 && last > 3 * vte) {
+      // Too high a start. The current has been found: its voltage follows; or it is off, and at once.
+      if (left > 0) return last + vte * log(left);
+      if (this.#dropped || now <= 0) return now;
+      this.#dropped = true;
+      return 0;
+    }
+    if (!(now > this.#critical && left > 3)) return now;
+    return last < this.#critical ? this.#critical : last + vte * log(left);
   }
 }
 

@@ -7,6 +7,7 @@ import { Diode } from './diode';
 import { Drive } from './drive';
 import { Fuse } from './fuse';
 import { Inductor } from './inductor';
+import { Lead } from './lead';
 import { Regulator } from './regulator';
 import { Resistor } from './resistor';
 import { Sequencer } from './sequencer';
@@ -69,6 +70,8 @@ export function makeDevice(
       return new CurrentGain(element, u, through);
     case 'regulator':
       return new Regulator(element, u);
+    case 'lead':
+      return new Lead(element, u);
     case 'drive':
       return new Drive(element, u);
   }

@@ -3,16 +3,15 @@ import type { Pattern } from '../solve/pattern';
 import {
   Device,
   Quad,
-  stayed,
   type AcStamp,
   type Moment,
+  type Slack,
   type Solution,
   type Stamp,
 } from './device';
 
-/** How far a current may be off its tangent. */
-const AMPS = 1e-10;
-const RELATIVE = 1e-5;
+/** Share of a voltage within which it counts as not moved. */
+const STAYED = 1e-5;
 
 /** i = f(v) between two nodes, linearised at every iterate. */
 export abstract class Nonlinear extends Device {
@@ -20,6 +19,10 @@ export abstract class Nonlinear extends Device {
   protected p = 0;
   protected m = 0;
   #quad!: Quad;
+  /** The tangent that the last solution was found with. */
+  #v = 0;
+  #i = 0;
+  #g = 0;
 
   /** Amps and siemens at these volts. The volts may be limited; then the answer is for the limited. */
   protected abstract at(volts: number, at: Moment | undefined): { i: number; g: number; v: number };
@@ -27,18 +30,20 @@ export abstract class Nonlinear extends Device {
   bind(pattern: Pattern): void {
     this.#quad = new Quad(pattern, this.p, this.m);
   }
-  override still(before: Solution, now: Solution, slack: number): boolean {
-    if (stayed(before, now, this.p, this.m, slack)) return true;
-    // Moved, but along its tangent: a diode that blocks may do so at any voltage.
-    const was = before[this.p]! - before[this.m]!;
+  override still(_before: Solution, now: Solution, slack: Slack): boolean {
     const is = now[this.p]! - now[this.m]!;
-    const from = this.at(was, undefined);
-    const foretold = from.i + from.g * (is - was);
+    const moved = is - this.#v;
+    if (abs(moved) <= slack.volts + STAYED * abs(is)) return true;
+    // Moved, but along its tangent: a diode that blocks may do so at any voltage.
+    const foretold = this.#i + this.#g * moved;
     const { i } = this.at(is, undefined);
-    return abs(i - foretold) <= AMPS + RELATIVE * max(abs(i), abs(foretold));
+    return abs(i - foretold) <= slack.amps + slack.relative * max(abs(i), abs(foretold));
   }
   load({ a, b }: Stamp, x: Solution, at: Moment): void {
     const { i, g, v } = this.at(x[this.p]! - x[this.m]!, at);
+    this.#v = v;
+    this.#i = i;
+    this.#g = g;
     const rest = i - g * v;
     this.#quad.add(a, g);
     b[this.p]! -= rest;

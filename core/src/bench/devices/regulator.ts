@@ -6,6 +6,7 @@ import {
   stayed,
   type AcStamp,
   type Moment,
+  type Slack,
   type Solution,
   type Stamp,
   type Unknowns,
@@ -78,9 +79,13 @@ export class Regulator extends Device {
     return taken;
   }
 
-  override still(before: Solution, now: Solution, slack: number): boolean {
+  override still(before: Solution, now: Solution, { volts }: Slack): boolean {
     const [op, om, ip, im] = this.#rows;
-    return stayed(before, now, op, om, slack) && stayed(before, now, ip, im, slack);
+    if (stayed(before, now, op, om, volts) && stayed(before, now, ip, im, volts)) return true;
+    // Every piece is straight: whoever stays on one has arrived, however far they went.
+    const from = this.#at(before);
+    const to = this.#at(now);
+    return from.piece === to.piece && from.byIn === to.byIn;
   }
   override limited(): boolean {
     return this.#cut;

@@ -18,6 +18,7 @@ export class ThermalResistor extends VariableResistor {
   override readonly stamps = 'iterate';
   readonly #ohms: (celsius: number) => number;
   readonly #celsius: (x: Solution) => number;
+  readonly #reads: readonly number[];
 
   constructor(element: Thermal, u: Unknowns) {
     super(element.name, element.nodes, u);
@@ -26,8 +27,12 @@ export class ThermalResistor extends VariableResistor {
         ? (celsius) => ntcResistance(element.r25, element.beta, celsius)
         : (celsius) => element.r0 * platinumRatio(celsius);
     this.#celsius = reading(element.celsius, u);
+    this.#reads = typeof element.celsius === 'number' ? [] : [u.node(element.celsius.node)];
   }
 
+  override get reads(): readonly number[] {
+    return this.#reads;
+  }
   override still(before: Solution, now: Solution): boolean {
     return abs(this.#celsius(now) - this.#celsius(before)) < 1e-6;
   }

@@ -17,7 +17,8 @@ import { changed } from '../changes';
 import type { Circuit } from '../circuit';
 import { dice } from '../dice';
 import { BENCH_METER } from '../meter/bench-meter';
-import { AIR, measure, seenBy, type Probing } from '../meter/measure';
+import { measure, measureAll, seenBy, type Probing } from '../meter/measure';
+import { AIR } from '../meter/shown';
 import { indicate } from '../meter/indicate';
 import { chargedAs, track } from '../meter/track';
 import { steadyState, type Quantity } from '../solve/steady';
@@ -158,12 +159,13 @@ function readGroup(
   const together = plain.filter(({ probing }) => SHARED.has(probing.function));
   const single = plain.filter((each) => !together.includes(each));
   const shared = sharedReadings(circuit, together);
+  const alone = measureAll(
+    circuit,
+    single.map(({ probing }) => probing),
+  );
   return [
     ...together.map((each, i) => judged(sheet, circuit, each, shared[i]!)),
-    ...single.map((each) => {
-      const { value } = measure(circuit, each.probing);
-      return judged(sheet, circuit, each, value);
-    }),
+    ...single.map((each, i) => judged(sheet, circuit, each, alone[i]!.value)),
     ...series.map((each) => overTime(sheet, circuit, each, again)),
   ];
 }

@@ -17,6 +17,18 @@ export const leads = (red: string, black: string): Element[] => [
   { kind: 'resistor', name: 'meter#lead-black', nodes: [black, METER.black], ohms: LEAD_OHMS },
 ];
 
+/** Leads lifted off every node that they may be laid on later. */
+export const movableLeads = (nodes: Iterable<string>): Element[] =>
+  [...new Set(nodes)].flatMap((node) =>
+    [METER.red, METER.black].map((jack): Element => ({
+      kind: 'lead',
+      name: `${jack} on ${node}`,
+      nodes: [node, jack],
+      ohms: LEAD_OHMS,
+      down: false,
+    })),
+  );
+
 export const burden = (ohms: number): Element => ({
   kind: 'resistor',
   name: METER.burden,

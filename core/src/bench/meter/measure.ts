@@ -7,27 +7,12 @@ import { InvalidInputError, UnknownReferenceError } from '../../errors';
 import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
 import type { MeterProfile } from '../../meter/profile';
 import { rangesOf } from '../../meter/profile';
-import type { Unit } from '../../units/units';
 import { GROUND, nodesOf, type Circuit, type Element } from '../circuit';
-import type { Drive } from '../devices/drive';
 import { steadyState, alternates, type Quantity, type Settled } from '../solve/steady';
-import { System } from '../solve/system';
-import { burden, converter, drive, leads, METER, shunt } from './attach';
-import {
-  BANDWIDTH_HERTZ,
-  BENCH_METER,
-  DANGEROUS,
-  DIODE_OPEN,
-  DISTURBING,
-  DRIVES,
-  INSULATION_AMPS,
-  JACKS,
-  LOW_IMPEDANCE,
-  OHMS_FULL_SCALE,
-  OHMS_OPEN,
-} from './bench-meter';
-import { chargeReading } from './capacitance';
-import { EXACT, indicate, type Deviation } from './indicate';
+import { burden, converter, leads, METER, shunt } from './attach';
+import { BANDWIDTH_HERTZ, BENCH_METER, DRIVES, JACKS, LOW_IMPEDANCE } from './bench-meter';
+import { DrivenMeter } from './driven';
+import { AIR, shown, type Indication, type MeasureOptions } from './shown';
 
 export interface Probing {
   readonly function: MeterFunction;
@@ -43,68 +28,69 @@ export interface Probing {
   readonly testVolts?: number;
 }
 
-export interface MeasureOptions {
-  readonly meter?: MeterProfile;
-  readonly deviation?: Deviation;
-  /** Siemens from every node to ground; unplugged parts hang in the air, which conducts a little. */
-  readonly air?: number;
-  /** Moment at which slow sources stand, s. */
-  readonly at?: number;
-}
-
-/** What an unsafe reading would have done. Told, never suffered. */
-export type Hazard =
-  | { readonly kind: 'driven-live'; readonly volts: number }
-  | { readonly kind: 'meter-fuse'; readonly amps: number }
-  | { readonly kind: 'destroyed'; readonly node: string; readonly volts: number };
-
-export type Flag = 'OL' | 'auto' | 'buzzer' | 'fuse' | 'disturbed' | 'unsteady';
-
-export interface Indication {
-  /** SI base unit (°C for temperature); null for OL. */
-  readonly value: number | null;
-  readonly unit: Unit | null;
-  readonly flags: readonly Flag[];
-  readonly hazards: readonly Hazard[];
-}
-
-/** Air and dirt: a teraohm from every node to ground. */
-export const AIR = 1e-12;
-
 /**
  * @throws {UnknownReferenceError} for a node or element that the circuit does not have.
  * @throws {InvalidInputError} for a function that the meter does not have.
  * @throws {CoreError} where the circuit cannot be solved.
  */
-export function measure(
+export const measure = (
   circuit: Circuit,
   probing: Probing,
   options: MeasureOptions = {},
-): Indication {
-  checkPlaces(circuit, probing, options.meter ?? BENCH_METER);
+): Indication => measureAll(circuit, [probing], options)[0]!;
+
+/** The meter looks on: volts, amps, a clamp, a gauge. */
+function passive(circuit: Circuit, probing: Probing, options: MeasureOptions): Indication {
   const fn = probing.function;
   if (fn === 'display' || fn === 'count' || fn === 'pressure' || fn === 'temperature')
     return gauge(circuit, probing, options);
   if (fn === 'clamp=' || fn === 'clamp~') return clamped(circuit, probing, options);
   if (fn === 'A=' || fn === 'A~') return amps(circuit, probing, options);
-  if (DRIVES.has(fn)) return driven(circuit, probing, options);
   return volts(circuit, probing, options);
 }
 
-export function checkPlaces(circuit: Circuit, probing: Probing, meter: MeterProfile): void {
+/** Many readings on one circuit, in their order; what drives it shares one meter. */
+export function measureAll(
+  circuit: Circuit,
+  probings: readonly Probing[],
+  options: MeasureOptions = {},
+): Indication[] {
+  if (probings.length === 0) return [];
+  const known = placesOf(circuit);
+  for (const each of probings) checkPlaces(known, each, options.meter ?? BENCH_METER);
+  const driven = probings.filter((each) => DRIVES.has(each.function));
+  const nodes = driven.flatMap(({ red, black }) => [red, black!]);
+  const meter = driven.length > 0 ? new DrivenMeter(circuit, nodes, options) : undefined;
+  return probings.map((each) =>
+    DRIVES.has(each.function)
+      ? meter!.read({ ...each, black: each.black! })
+      : passive(circuit, each, options),
+  );
+}
+
+interface Places {
+  readonly nodes: ReadonlySet<string>;
+  readonly elements: ReadonlySet<string>;
+}
+
+export const placesOf = ({ elements }: Circuit): Places => ({
+  nodes: new Set([GROUND, ...elements.flatMap(nodesOf)]),
+  elements: new Set(elements.map(({ name }) => name)),
+});
+
+export function checkPlaces(known: Places, probing: Probing, meter: MeterProfile): void {
   const fn = probing.function;
   const facts = METER_FUNCTIONS[fn];
   if (!facts) throw new InvalidInputError(`“${String(fn)}” is no function of a meter`);
   if (facts.metered && rangesOf(meter, fn).length === 0)
     throw new InvalidInputError(`“${meter.name}” has no ${facts.words} function`);
-  const nodes = new Set<string>([GROUND, ...circuit.elements.flatMap(nodesOf)]);
   const need = (node: string | undefined, what: string) => {
     if (node === undefined) throw new InvalidInputError(`${what} is on nothing`);
-    if (!nodes.has(node))
+    if (!known.nodes.has(node))
       throw new UnknownReferenceError(`there is no node “${node}” under ${what}`);
   };
   if (fn === 'clamp=' || fn === 'clamp~') {
-    if (!circuit.elements.some(({ name }) => name === probing.clamp))
+    if (!known.elements.has(probing.clamp ?? ''))
       throw new UnknownReferenceError(`there is no element “${probing.clamp ?? ''}” for the clamp`);
     return;
   }
@@ -118,22 +104,6 @@ const withElements = (circuit: Circuit, more: readonly Element[]): Circuit => ({
 });
 
 const INPUT: Quantity = { kind: 'volts', plus: METER.red, minus: METER.black };
-
-function shown(
-  fn: MeterFunction,
-  seen: number,
-  { meter = BENCH_METER, deviation = EXACT }: MeasureOptions,
-  more: readonly Flag[] = [],
-  hazards: readonly Hazard[] = [],
-): Indication {
-  const { value } = indicate(meter, fn, seen, deviation);
-  return {
-    value,
-    unit: METER_FUNCTIONS[fn].unit ?? null,
-    flags: ['auto', ...(value === null ? (['OL'] as const) : []), ...more],
-    hazards,
-  };
-}
 
 function solved(circuit: Circuit, quantity: Quantity, { air = AIR, at = 0 }: MeasureOptions) {
   const { values, settled } = steadyState(circuit, [quantity], { air, at });
@@ -201,95 +171,4 @@ function amps(circuit: Circuit, probing: Probing, options: MeasureOptions): Indi
       return shown(probing.function, seen, options, settled ? [] : ['unsteady']);
   }
   return shown(probing.function, Infinity, options);
-}
-
-/** Ohms, continuity, diode, capacitance, insulation: the meter drives, after a look at what is there. */
-function driven(circuit: Circuit, probing: Probing, options: MeasureOptions): Indication {
-  const { air = AIR, at = 0 } = options;
-  const base = withElements(circuit, leads(probing.red, probing.black!));
-  const probe = new DrivenProbe(base, { air, at });
-  const strong = alternates(circuit)
-    ? present(base, options)
-    : Math.abs(probe.with(0, OHMS_OPEN).v);
-  const fn = probing.function;
-  if (strong > DANGEROUS)
-    return {
-      value: null,
-      unit: METER_FUNCTIONS[fn].unit ?? null,
-      flags: ['auto', 'OL', 'disturbed'],
-      hazards: [{ kind: 'driven-live', volts: strong }],
-    };
-  const disturbed: readonly Flag[] = strong > DISTURBING ? ['disturbed'] : [];
-  if (fn === 'capacitance')
-    return strong > DISTURBING
-      ? { value: null, unit: 'F', flags: ['auto', 'OL', 'disturbed'], hazards: [] }
-      : shown(fn, chargeReading(base, options), options);
-  if (fn === 'insulation') return insulation(base, probe, probing, options);
-  if (fn === 'diode') {
-    const { v } = probe.with(1e-3, DIODE_OPEN);
-    return shown(fn, v, options, disturbed);
-  }
-  const ohms = probe.ohms(options.meter ?? BENCH_METER, fn);
-  const buzzer = fn === 'continuity' && ohms < (options.meter?.buzzerBelow ?? 40);
-  return shown(fn, ohms, options, [...disturbed, ...(buzzer ? (['buzzer'] as const) : [])]);
-}
-
-/** Volts between the probes before the meter drives: a megohm input does not disturb them. */
-function present(base: Circuit, { air = AIR, at = 0 }: MeasureOptions): number {
-  const loaded = withElements(base, [burden(10e6)]);
-  const { mean, rms } = steadyState(loaded, [INPUT], { air, at }).values[0]!;
-  return Math.hypot(mean, rms);
-}
-
-/** One system for all ranges: only the drive changes between solutions. */
-export class DrivenProbe {
-  readonly #system: System;
-  readonly #drive: Drive;
-  readonly #at: number;
-  #started = false;
-
-  constructor(base: Circuit, { air, at }: { air: number; at: number }) {
-    this.#system = new System(withElements(base, [drive(0, OHMS_OPEN)]), { air });
-    this.#drive = this.#system.device(METER.drive) as Drive;
-    this.#at = at;
-  }
-
-  /** Volts and amps at the input while the meter drives so many amps, up to so many volts. */
-  with(amps: number, volts: number): { v: number; i: number } {
-    this.#drive.set(amps, volts);
-    this.#system.operatingPoint(this.#at, { keep: this.#started });
-    this.#started = true;
-    const v = this.#system.volts(METER.red)! - this.#system.volts(METER.black)!;
-    return { v, i: -this.#drive.current(this.#system.x) };
-  }
-
-  /** Auto-ranging: from the finest range up, until the figure fits. Infinite beyond the last. */
-  ohms(meter: MeterProfile, fn: MeterFunction): number {
-    for (const { upTo } of rangesOf(meter, fn)) {
-      const amps = OHMS_FULL_SCALE / upTo;
-      const { v } = this.with(amps, OHMS_OPEN);
-      // The meter divides by the current it means to drive.
-      if (v <= OHMS_FULL_SCALE * (1 + 1e-9)) return Math.max(0, v / amps);
-    }
-    return Infinity;
-  }
-
-  volts(node: string): number {
-    return this.#system.volts(node)!;
-  }
-}
-
-function insulation(
-  base: Circuit,
-  probe: DrivenProbe,
-  probing: Probing,
-  options: MeasureOptions,
-): Indication {
-  const test = probing.testVolts ?? 500;
-  const { v, i } = probe.with(INSULATION_AMPS, test * 1.05);
-  const hazards = base.ratings
-    .map(({ node, volts: most }) => ({ node, most, volts: Math.abs(probe.volts(node)) }))
-    .filter(({ most, volts: found }) => found > most)
-    .map(({ node, volts: found }): Hazard => ({ kind: 'destroyed', node, volts: found }));
-  return shown('insulation', i > 1e-12 ? v / i : Infinity, options, [], hazards);
 }

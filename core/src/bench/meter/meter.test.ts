@@ -6,7 +6,8 @@ import { dice } from '../dice';
 import { readNetlist } from '../spice/read';
 import { BENCH_METER } from './bench-meter';
 import { instrument } from './indicate';
-import { measure, type MeasureOptions } from './measure';
+import { measure } from './measure';
+import type { MeasureOptions } from './shown';
 import { chargedAs, track } from './track';
 
 const circuit = (...lines: string[]) => readNetlist(['title', ...lines].join('\n'));

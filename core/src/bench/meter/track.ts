@@ -22,7 +22,8 @@ import {
   UPDATES,
 } from './bench-meter';
 import { EXACT, indicate } from './indicate';
-import { checkPlaces, measure, type MeasureOptions, type Probing } from './measure';
+import { checkPlaces, measure, placesOf, type Probing } from './measure';
+import type { MeasureOptions } from './shown';
 
 export interface Update {
   /** Seconds since the probes touched. */
@@ -51,7 +52,7 @@ const FOLLOWS = 0.85;
  */
 export function track(circuit: Circuit, probing: Probing, options: TrackOptions): Update[] {
   const { meter = BENCH_METER, deviation = EXACT, seconds, every = 1 / UPDATES } = options;
-  checkPlaces(circuit, probing, meter);
+  checkPlaces(placesOf(circuit), probing, meter);
   const times = Array.from(
     { length: Math.floor(seconds / every + 1e-9) },
     (_, i) => (i + 1) * every,

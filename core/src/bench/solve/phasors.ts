@@ -1,7 +1,7 @@
 /** Small-signal steady state: every device linearised about the operating point, sources as phasors. */
 import type { Analysis } from '../circuit';
 import { NoConvergenceError, SingularCircuitError } from '../errors';
-import { SparseLu } from './sparse-lu';
+import { ComplexLu } from './complex-lu';
 import type { System } from './system';
 
 export interface Phasors {
@@ -12,11 +12,11 @@ export interface Phasors {
 /** Solves at many frequencies with one pattern. The system must stand at its operating point. */
 export class PhasorSolver {
   readonly #system: System;
-  readonly #lu: SparseLu;
+  readonly #lu: ComplexLu;
 
   constructor(system: System) {
     this.#system = system;
-    this.#lu = new SparseLu(system.pattern);
+    this.#lu = new ComplexLu(system.pattern);
   }
 
   /** @throws {SingularCircuitError} where a phasor is not determined. */
@@ -35,7 +35,7 @@ export class PhasorSolver {
     const factored = this.#lu.factor(into.re, into.im);
     if (!factored.ok) throw new SingularCircuitError(unknowns.names[factored.unknown]!);
     const answer = { re: new Float64Array(n), im: new Float64Array(n) };
-    this.#lu.solve(into.bRe, answer.re, into.bIm, answer.im);
+    this.#lu.solve(into.bRe, into.bIm, answer.re, answer.im);
     for (let i = 0; i < unknowns.size; i += 1)
       if (!Number.isFinite(answer.re[i]!) || !Number.isFinite(answer.im[i]!))
         throw new NoConvergenceError(

@@ -5,8 +5,9 @@
  */
 import { abs, hypot, max, sqrt } from '../arithmetic';
 import type { Circuit, Element, Wave } from '../circuit';
+import { limitOf, Storage } from './extrapolate';
 import { PhasorSolver } from './phasors';
-import { System, type SystemOptions } from './system';
+import { System, type Precision, type SystemOptions } from './system';
 import { fastestSine, runTransient } from './transient';
 
 /** Volts between two nodes, or amps through an element. */
@@ -32,9 +33,13 @@ const MOST_TURNS = 60;
 /** Two turns are the same within this share of the quantity, or this much. */
 const SAME = 5e-4;
 const SAME_ABSOLUTE = 1e-6;
+/** States from which the next start is guessed. */
+const WINDOW = 3;
 const STEPS_A_TURN = 48;
 /** Coarser than SPICE’s default: a meter’s own error is larger by far. */
 const TOLERANCE = 4e-3;
+
+const METERED: Precision = { amps: 1e-9, relative: 1e-3 };
 
 /** Kinds whose small-signal model is exact at any size of signal. */
 const LINEAR: ReadonlySet<Element['kind']> = new Set([
@@ -159,12 +164,14 @@ function byTurns(
   quantities: readonly Quantity[],
   { at = 0, ...options }: SystemOptions & { readonly at?: number },
 ): SteadyState {
-  const system = new System(circuit, options);
+  const system = new System(circuit, { ...options, precision: METERED });
   const turn = 1 / fastestSine(system);
   // At a crest, so that a rectifier's capacitor begins nearly full instead of being filled turn by turn.
   let t = at + turn / 4;
   system.operatingPoint(t);
   const readers = quantities.map((quantity) => reader(system, quantity));
+  const storage = new Storage(system);
+  let states = [storage.read()];
   let before: readonly Settled[] | undefined;
   for (let n = 0; ; n += 1) {
     const now = oneTurn(system, readers, t, turn);
@@ -172,6 +179,11 @@ function byTurns(
     const settled = before !== undefined && now.every((each, i) => same(each, before![i]!));
     if (settled || n >= MOST_TURNS) return { values: now, settled };
     before = now;
+    states.push(storage.read());
+    if (states.length < WINDOW) continue;
+    const limit = limitOf(states);
+    if (limit) storage.write(limit, t);
+    states = [limit ?? states.at(-1)!];
   }
 }
 

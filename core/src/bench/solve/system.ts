@@ -6,14 +6,14 @@
  */
 import { abs, isFinite, min, sqrt } from '../arithmetic';
 import { nodesOf, type Circuit } from '../circuit';
-import type { Device, Moment, Solution } from '../devices/device';
+import type { Device, Moment, Slack, Solution } from '../devices/device';
 import { ControlledVoltage } from '../devices/controlled';
 import { Fuse } from '../devices/fuse';
 import { Inductor } from '../devices/inductor';
 import { makeDevice, ownUnknowns } from '../devices/make';
 import { NoConvergenceError, SingularCircuitError } from '../errors';
 import { Pattern } from './pattern';
-import { SparseLu } from './sparse-lu';
+import { StagedLu } from './staged-lu';
 import { checkTopology } from './topology';
 import { UnknownList } from './unknowns';
 
@@ -31,7 +31,20 @@ export const GMIN = 1e-12;
 export interface SystemOptions {
   /** Siemens from every node to ground; 0 for a circuit as drawn. */
   readonly air?: number;
+  /** How near Newton's method must come. */
+  readonly precision?: Precision;
 }
+
+interface NewtonOptions {
+  readonly more?: number;
+  /** Iterations. */
+  readonly most?: number;
+  readonly start?: Solution;
+}
+
+export type Precision = Omit<Slack, 'volts'>;
+/** For an answer of its own. */
+const FINE: Precision = { amps: 1e-10, relative: 1e-5 };
 
 export class System {
   readonly devices: readonly Device[];
@@ -39,13 +52,16 @@ export class System {
   readonly pattern: Pattern;
   /** The present solution; the last entry is ground's 0. */
   readonly x: Solution;
-  readonly #lu: SparseLu;
+  readonly #lu: StagedLu;
   readonly #air: number;
+  readonly #slack: Slack;
   readonly #diagonal: number[] = [];
   readonly #byName = new Map<string, Device>();
   readonly #fixed: Float64Array;
   readonly #stepA: Float64Array;
   readonly #stepB: Float64Array;
+  /** What changes with every iteration, by slot and by row. */
+  readonly #hot: readonly number[];
   readonly #a: Float64Array;
   readonly #b: Float64Array;
   readonly #next: Float64Array;
@@ -59,17 +75,28 @@ export class System {
   #worst = 0;
 
   /** @throws what {@link checkTopology} throws. */
-  constructor(circuit: Circuit, { air = 0 }: SystemOptions = {}) {
+  constructor(circuit: Circuit, { air = 0, precision = FINE }: SystemOptions = {}) {
     checkTopology(circuit, air > 0);
     const own = circuit.elements.reduce((sum, element) => sum + ownUnknowns(element), 0);
     this.unknowns = new UnknownList(circuit.elements.flatMap(nodesOf), own);
     this.#air = air;
+    this.#slack = { volts: VOLTS, ...precision };
     this.devices = this.#build(circuit);
     this.pattern = new Pattern(this.unknowns.size);
     for (let i = 0; i < this.unknowns.size; i += 1)
       this.#diagonal.push(this.unknowns.isBranch[i] ? 0 : this.pattern.slot(i, i));
-    for (const device of this.devices) device.bind(this.pattern);
-    this.#lu = new SparseLu(this.pattern);
+    this.discrete = this.devices.filter((device) => device.discrete);
+    this.#steps = this.devices.filter(({ stamps }) => stamps === 'step');
+    this.#iterates = this.devices.filter(({ stamps }) => stamps === 'iterate');
+    for (const device of this.devices) if (device.stamps !== 'iterate') device.bind(this.pattern);
+    this.#hot = this.pattern.during(() => {
+      for (const device of this.#iterates) device.bind(this.pattern);
+    });
+    this.#lu = new StagedLu(
+      this.pattern,
+      this.#hot,
+      this.#iterates.flatMap((device) => device.reads),
+    );
     this.#branch = Uint8Array.from(this.unknowns.isBranch, Number);
     const n = this.unknowns.size + 1;
     this.x = new Float64Array(n);
@@ -79,9 +106,6 @@ export class System {
     this.#fixed = new Float64Array(this.pattern.count);
     this.#stepA = new Float64Array(this.pattern.count);
     this.#a = new Float64Array(this.pattern.count);
-    this.discrete = this.devices.filter((device) => device.discrete);
-    this.#steps = this.devices.filter(({ stamps }) => stamps === 'step');
-    this.#iterates = this.devices.filter(({ stamps }) => stamps === 'iterate');
     const none = new Float64Array(n);
     const at: Moment = { t: 0, h: 0, method: 'euler', scale: 1, settled: true, gmin: 0 };
     for (const device of this.devices)
@@ -147,52 +171,73 @@ export class System {
 
   /**
    * Newton's method from the present solution, which it overwrites.
+   * @param start - Where to begin, if elsewhere; junctions are still limited against the present.
    * @param more - Conductance added from every node to ground, S, while a start is being sought.
    * @returns whether it arrived.
    * @throws {SingularCircuitError}
    */
-  newton(at: Moment, more = 0, most = MOST_ITERATIONS): boolean {
+  newton(at: Moment, { more = 0, most = MOST_ITERATIONS, start }: NewtonOptions = {}): boolean {
     this.#prepare(at, more);
     const { x } = this;
-    const n = this.unknowns.size;
     const next = this.#next;
-    const branch = this.#branch;
+    const into = { a: this.#a, b: this.#b };
     for (const device of this.#iterates) device.restart(x);
+    if (start) x.set(start);
+    this.#lu.begin(this.#stepA, this.#stepB);
     for (let round = 0; round < most; round += 1) {
-      this.#a.set(this.#stepA);
-      this.#b.set(this.#stepB);
-      const into = { a: this.#a, b: this.#b };
+      for (const slot of this.#hot) into.a[slot] = 0;
+      into.b.fill(0);
       for (const device of this.#iterates) device.load(into, x, at);
-      const factored = this.#lu.factor(this.#a);
+      const factored = this.#lu.resume(into.a, into.b);
       if (!factored.ok) throw new SingularCircuitError(this.unknowns.names[factored.unknown]!);
-      this.#lu.solve(this.#b, next);
-      let largest = 0;
-      for (let i = 0; i < n; i += 1) {
-        const size = abs(next[i]!);
-        if (size > largest && branch[i] === 0) largest = size;
+      let finite = this.#lu.solveLate(next);
+      // In a step of a transient the voltages hardly change from one iteration to the next.
+      const whole = round === 0 || at.h === 0;
+      if (whole) finite &&= this.#solveRest(next);
+      let arrived = finite && this.#still(x, next);
+      if (arrived && !whole) {
+        finite = this.#solveRest(next);
+        arrived = this.#still(x, next);
       }
-      const volts = VOLTS + ROUNDING * largest;
-      let worst = -1;
-      for (let i = 0; i < n; i += 1) {
-        const now = next[i]!;
-        const ratio = abs(now - x[i]!) / (branch[i] === 1 ? AMPS : volts);
-        // Written so that a NaN is caught as well.
-        if (!(ratio <= worst)) {
-          worst = ratio;
-          this.#worst = i;
-          if (!isFinite(now)) return false;
-        }
-      }
-      const arrived = round > 0 && this.#still(x, next, volts);
+      if (!finite || at.h === 0 || round === most - 1) this.#worst = this.#mostMoved(x, next);
+      if (!finite) return false;
       x.set(next);
-      if (this.#iterates.length === 0 || arrived) return true;
+      if (arrived) return true;
     }
     return false;
   }
 
-  #still(before: Solution, now: Solution, slack: number): boolean {
+  /** What the iteration left open; and with it the largest voltage, which tells how much is rounding. */
+  #solveRest(solution: Solution): boolean {
+    const finite = this.#lu.solveEarly(solution);
+    let largest = 0;
+    for (let i = 0; i < this.unknowns.size; i += 1) {
+      const size = abs(solution[i]!);
+      if (size > largest && this.#branch[i] === 0) largest = size;
+    }
+    this.#slack.volts = VOLTS + ROUNDING * largest;
+    return finite;
+  }
+
+  /** The unknown that moved most; one that is no number, if there is one. */
+  #mostMoved(before: Solution, now: Solution): number {
+    let worst = -1;
+    let found = 0;
+    for (let i = 0; i < this.unknowns.size; i += 1) {
+      const ratio = abs(now[i]! - before[i]!) / (this.#branch[i] === 1 ? AMPS : this.#slack.volts);
+      // Written so that a NaN is caught as well.
+      if (!(ratio <= worst)) {
+        worst = ratio;
+        found = i;
+        if (!isFinite(now[i]!)) return i;
+      }
+    }
+    return found;
+  }
+
+  #still(before: Solution, now: Solution): boolean {
     for (const device of this.#iterates)
-      if (device.limited() || !device.still(before, now, slack)) return false;
+      if (device.limited() || !device.still(before, now, this.#slack)) return false;
     return true;
   }
 
@@ -245,7 +290,7 @@ export class System {
     // From here on junctions begin anew: the failed try left them anywhere.
     this.x.fill(0);
     let fine = true;
-    for (let more = 1e-2; more > 1e-13 && fine; more /= 10) fine = this.newton(at(1), more);
+    for (let more = 1e-2; more > 1e-13 && fine; more /= 10) fine = this.newton(at(1), { more });
     if (fine && this.newton(at(1))) return true;
     this.x.fill(0);
     let scale = 0;

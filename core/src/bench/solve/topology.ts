@@ -34,7 +34,8 @@ const blocksDirect = (element: Element) =>
   element.kind === 'current' ||
   element.kind === 'vccs' ||
   element.kind === 'cccs' ||
-  element.kind === 'drive';
+  element.kind === 'drive' ||
+  (element.kind === 'lead' && !element.down);
 
 /**
  * @param tied - Every node leaks a little to ground, as air and dirt do: nothing can float.
@@ -104,6 +105,7 @@ function checkFigures(element: Element): void {
   if (checked.has(element)) return;
   const bad = figuresIn(element).find((value) => Number.isNaN(value) || Math.abs(value) > LARGEST);
   if (bad !== undefined) throw new NetlistError(`“${element.name}” has an absurd value: ${bad}`);
+  checked.add(element);
 }
 
 function figuresIn(element: Element): number[] {

@@ -40,6 +40,10 @@ export function runTransient(
   const before = new Float64Array(x.length);
   let t = from;
   let h = min(most, to - from) / 100;
+  // Where the solution will be if it goes on as it went: Newton's method begins there.
+  const earlier = new Float64Array(x.length);
+  const ahead = new Float64Array(x.length);
+  let last = 0;
   let jumped = true;
   for (let steps = 0; t < to - least; steps += 1) {
     if (steps >= mostSteps)
@@ -53,7 +57,11 @@ export function runTransient(
     before.set(x);
     const method = jumped ? 'euler' : 'trapezoidal';
     let at: Moment = { t: t + step, h: step, method, scale: 1, settled: false, gmin: GMIN };
-    if (!system.newton(at, 0, 25)) {
+    const foreseen = !jumped && last > 0;
+    if (foreseen)
+      for (let i = 0; i < x.length; i += 1)
+        ahead[i] = x[i]! + ((x[i]! - earlier[i]!) * step) / last;
+    if (!system.newton(at, { most: 25, ...(foreseen && { start: ahead }) })) {
       x.set(before);
       if (step < least * 8)
         throw new NoConvergenceError(system.worst, t, 'the step has become too short');
@@ -78,6 +86,8 @@ export function runTransient(
     }
     at = end - at.t < least ? { ...at, t: end } : at;
     for (const device of devices) device.accept(x, at);
+    earlier.set(before);
+    last = step;
     t = at.t;
     jumped = flips !== undefined || abs(t - corner) <= least;
     h = jumped ? min(most / 50, step) : min(2 * step, allowed, most);
@@ -99,15 +109,33 @@ function follow(system: System, at: Moment): { undo: () => void } | undefined {
 /** Start from the elements' own initial values instead of the operating point. */
 export function startFromInitial(system: System, t: number): void {
   system.x.fill(0);
+  const stored = new Map<Capacitor | Inductor, number>();
   for (const device of system.devices) {
     device.reset();
     device.begin(system.x, { t, h: 0, method: 'euler', scale: 1, settled: false, gmin: GMIN });
-    if (device instanceof Capacitor) device.charge(device.initial ?? 0, t);
-    if (device instanceof Inductor && device.initial !== undefined) {
-      system.x[device.branch] = device.initial;
-      device.begin(system.x, { t, h: 0, method: 'euler', scale: 1, settled: false, gmin: GMIN });
-    }
+    if (device instanceof Capacitor || device instanceof Inductor)
+      stored.set(device, device.initial ?? 0);
   }
+  restart(system, t, stored);
+}
+
+/**
+ * Go on from the moment `t` with other volts on the capacitors and other amps in the coils; switches
+ * stay as they are.
+ * @throws {NoConvergenceError} where the values contradict each other.
+ */
+export function restart(
+  system: System,
+  t: number,
+  stored: ReadonlyMap<Capacitor | Inductor, number>,
+): void {
+  // Coupled coils: all currents stand before any flux is reckoned.
+  for (const [device, value] of stored)
+    if (device instanceof Inductor) system.x[device.branch] = value;
+  const start: Moment = { t, h: 0, method: 'euler', scale: 1, settled: false, gmin: GMIN };
+  for (const [device, value] of stored)
+    if (device instanceof Capacitor) device.charge(value, t);
+    else device.begin(system.x, start);
   // A step of next to no length: charges and fluxes stand, and every other voltage follows from them.
   const at: Moment = { t, h: 1e-8, method: 'euler', scale: 1, settled: false, gmin: GMIN };
   if (!system.newton(at))

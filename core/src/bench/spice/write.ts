@@ -25,7 +25,7 @@ export function writeNetlist(circuit: Circuit): string {
   ].join('\n');
 }
 
-const LETTER: Record<Exclude<Element['kind'], 'drive'>, string> = {
+const LETTER: Record<Exclude<Element['kind'], 'drive' | 'lead'>, string> = {
   resistor: 'r',
   fuse: 'r',
   varistor: 'r',
@@ -48,7 +48,7 @@ const LETTER: Record<Exclude<Element['kind'], 'drive'>, string> = {
 
 /** A flattened name (`x1.r2`) must begin with its element's letter to be read again. */
 function written({ kind, name }: Element): string {
-  const letter = kind === 'drive' ? 'i' : LETTER[kind];
+  const letter = kind === 'drive' ? 'i' : kind === 'lead' ? 'r' : LETTER[kind];
   return name.startsWith(letter) ? name : `${letter}_${name}`;
 }
 
@@ -142,6 +142,8 @@ function lines(
         `*@ regulator ${name} volts=${figure(volts)} dropout=${figure(dropout)} limit=${figure(limit)} ohms=${figure(ohms)} ratio=${figure(ratio)}${enable ? ` enable=${condition(enable)}` : ''}`,
       ];
     }
+    case 'lead':
+      return element.down ? [`${head} ${figure(element.ohms)}`] : [];
     case 'drive':
       // Belongs to a meter, never to a netlist; a plain source is the nearest that SPICE has.
       return [`${name} ${element.nodes[1]} ${element.nodes[0]} ${figure(element.amps)}`];

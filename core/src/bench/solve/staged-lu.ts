@@ -1,0 +1,247 @@
+/**
+ * Sparse LU of a real matrix in two stages. Most of a circuit stays as it is while Newton's method
+ * looks for the voltages of a few junctions: it is eliminated once a step (`begin`), and every
+ * iteration goes on from there with the few unknowns that are left (`resume`). Orders are kept, see
+ * `elimination.ts`, until a pivot has become too small for its row.
+ */
+import { abs, isFinite } from '../arithmetic';
+import type { Factored } from './complex-lu';
+import {
+  findOrder,
+  largestOf,
+  OrderCache,
+  STALE,
+  type Entry,
+  type Place,
+  type Program,
+} from './elimination';
+import type { Pattern } from './pattern';
+
+/** An order found for a pattern: first what stays, then, of the entries in `rest`, what changes. */
+interface Orders {
+  readonly early: Program;
+  readonly rest: readonly Place[];
+  late: Program | undefined;
+  /** Where the entries of the second stage come from. */
+  readonly from: Int32Array;
+  /** Hot slots, and where among those entries they are. */
+  readonly hotFrom: Int32Array;
+  readonly hotTo: Int32Array;
+}
+
+const orders = new OrderCache<Orders>(200);
+
+export class StagedLu {
+  readonly #pattern: Pattern;
+  /** Slots whose values change in every iteration. */
+  readonly #hot: readonly number[];
+  readonly #open: ReadonlySet<number>;
+  readonly #key: string;
+  #orders: Orders | undefined;
+  /** The step's values as given, and after the first stage. */
+  #given: Float64Array = new Float64Array(0);
+  #early = new Float64Array(0);
+  readonly #earlyB: Float64Array;
+  /** Entries of the second stage, side by side. */
+  #late = new Float64Array(0);
+  readonly #lateB: Float64Array;
+
+  /**
+   * @param hot - Slots that change from one iteration to the next.
+   * @param read - Unknowns that must be known in every iteration, besides those of the hot slots.
+   */
+  constructor(pattern: Pattern, hot: readonly number[], read: readonly number[]) {
+    this.#pattern = pattern;
+    this.#hot = hot;
+    const late = new Set(read);
+    for (const slot of hot) late.add(pattern.rows[slot]!).add(pattern.columns[slot]!);
+    const open = new Set<number>();
+    for (let i = 0; i < pattern.size; i += 1) if (!late.has(i)) open.add(i);
+    this.#open = open;
+    this.#key = `${pattern.key}|${hot.join()}|${read.join()}`;
+    this.#earlyB = new Float64Array(pattern.size + 1);
+    this.#lateB = new Float64Array(pattern.size + 1);
+  }
+
+  /** First stage. Neither `a` (by slot; kept) nor `b` (by row) is changed. */
+  begin(a: Float64Array, b: Float64Array): void {
+    this.#given = a;
+    this.#orders ??= orders.get(this.#key);
+    if (!this.#orders || !this.#eliminate(this.#orders.early, a, false)) this.#order(a);
+    const { early } = this.#orders!;
+    this.#earlyB.set(b);
+    forward(early, this.#early, this.#earlyB);
+  }
+
+  #eliminate(program: Program, a: Float64Array, fresh: boolean): boolean {
+    if (this.#early.length !== program.slots) this.#early = new Float64Array(program.slots);
+    else this.#early.fill(0, a.length);
+    this.#early.set(a);
+    return run(program, this.#early, fresh);
+  }
+
+  #order(a: Float64Array): void {
+    const { size, rows, columns, count } = this.#pattern;
+    const entries: Entry[] = [];
+    for (let slot = 1; slot < count; slot += 1)
+      entries.push({ row: rows[slot]!, column: columns[slot]!, slot, re: a[slot]!, im: 0 });
+    const found = findOrder(size, entries, count, this.#open, largestOf(size, entries));
+    const places = new Map(found.rest.map(({ slot: from }, i) => [from, i]));
+    this.#orders = {
+      early: found.program,
+      rest: found.rest,
+      late: undefined,
+      from: Int32Array.from(found.rest, ({ slot: from }) => from),
+      hotFrom: Int32Array.from(this.#hot),
+      hotTo: Int32Array.from(this.#hot, (hot) => places.get(hot)!),
+    };
+    orders.set(this.#key, this.#orders);
+    this.#eliminate(found.program, a, true);
+  }
+
+  /**
+   * Second stage, with what this iteration adds.
+   * @param a - By slot; only the hot slots are read. @param b - By row.
+   * @returns the unknown (column) that is not determined, where the matrix is singular.
+   */
+  resume(a: Float64Array, b: Float64Array): Factored {
+    const known = this.#orders!;
+    if (!known.late || !this.#finish(known.late, a, false)) {
+      const failed = this.#orderLate(known, a);
+      if (failed !== undefined) return { ok: false, unknown: failed };
+    }
+    const from = this.#earlyB;
+    const to = this.#lateB;
+    for (let i = 0; i < to.length; i += 1) to[i] = from[i]! + b[i]!;
+    forward(known.late!, this.#late, to);
+    return { ok: true };
+  }
+
+  #gather(a: Float64Array, slots: number): void {
+    const { from, hotFrom, hotTo } = this.#orders!;
+    if (this.#late.length !== slots) this.#late = new Float64Array(slots);
+    else this.#late.fill(0, from.length);
+    const late = this.#late;
+    const early = this.#early;
+    for (let i = 0; i < from.length; i += 1) late[i] = early[from[i]!]!;
+    for (let i = 0; i < hotTo.length; i += 1) late[hotTo[i]!]! += a[hotFrom[i]!]!;
+  }
+
+  #finish(program: Program, a: Float64Array, fresh: boolean): boolean {
+    this.#gather(a, program.slots);
+    return run(program, this.#late, fresh);
+  }
+
+  /** @returns the undetermined unknown, if there is one. */
+  #orderLate(found: Orders, a: Float64Array): number | undefined {
+    this.#gather(a, found.from.length);
+    const entries = found.rest.map(({ row, column }, slot) => ({
+      row,
+      column,
+      slot,
+      re: this.#late[slot]!,
+      im: 0,
+    }));
+    const { size } = this.#pattern;
+    const order = findOrder(
+      size,
+      entries,
+      entries.length,
+      without(size, found.early.pivotColumns),
+      this.#before(a),
+      without(size, found.early.pivotRows),
+    );
+    if (order.undetermined !== undefined) return order.undetermined;
+    found.late = order.program;
+    this.#finish(order.program, a, true);
+    return undefined;
+  }
+
+  /** Largest entry of each column of the whole matrix as it stands. */
+  #before(a: Float64Array): Float64Array {
+    const { size, columns, count } = this.#pattern;
+    const whole = Float64Array.from(this.#given);
+    for (const slot of this.#hot) whole[slot]! += a[slot]!;
+    const largest = new Float64Array(size);
+    for (let slot = 1; slot < count; slot += 1) {
+      const value = abs(whole[slot]!);
+      if (value > largest[columns[slot]!]!) largest[columns[slot]!] = value;
+    }
+    return largest;
+  }
+
+  /** The unknowns of the second stage. @returns whether all are numbers. */
+  solveLate(x: Float64Array): boolean {
+    return backward(this.#orders!.late!, this.#late, this.#lateB, x);
+  }
+
+  /** All others, from those. @returns whether all are numbers. */
+  solveEarly(x: Float64Array): boolean {
+    return backward(this.#orders!.early, this.#early, this.#earlyB, x);
+  }
+}
+
+/** All indices up to a size but those. */
+function without(size: number, gone: Iterable<number>): Set<number> {
+  const left = new Set(Array.from({ length: size }, (_, i) => i));
+  for (const index of gone) left.delete(index);
+  return left;
+}
+
+/** @returns false where the kept order has become unsafe for these values. */
+function run(p: Program, a: Float64Array, fresh: boolean): boolean {
+  const { pivotSlots, lowerStart, upperStart, lower, upper, targets } = p;
+  let target = 0;
+  for (let k = 0; k < pivotSlots.length; k += 1) {
+    const pivot = a[pivotSlots[k]!]!;
+    const size = abs(pivot);
+    const l1 = lowerStart[k + 1]!;
+    const u0 = upperStart[k]!;
+    const u1 = upperStart[k + 1]!;
+    if (!fresh && !(size > 0)) return false;
+    for (let l = lowerStart[k]!; l < l1; l += 1) {
+      const slot = lower[l]!;
+      const entry = a[slot]!;
+      if (entry === 0) {
+        target += u1 - u0;
+        continue;
+      }
+      if (!fresh && size < STALE * abs(entry)) return false;
+      const factor = entry / pivot;
+      a[slot] = factor;
+      for (let u = u0; u < u1; u += 1) {
+        const t = targets[target]!;
+        target += 1;
+        a[t] = a[t]! - factor * a[upper[u]!]!;
+      }
+    }
+  }
+  return true;
+}
+
+function forward(p: Program, a: Float64Array, b: Float64Array): void {
+  const { pivotRows, lowerStart, lower, lowerRows } = p;
+  for (let k = 0; k < pivotRows.length; k += 1) {
+    const value = b[pivotRows[k]!]!;
+    if (value === 0) continue;
+    const end = lowerStart[k + 1]!;
+    for (let l = lowerStart[k]!; l < end; l += 1) {
+      const row = lowerRows[l]!;
+      b[row] = b[row]! - a[lower[l]!]! * value;
+    }
+  }
+}
+
+function backward(p: Program, a: Float64Array, b: Float64Array, x: Float64Array): boolean {
+  const { pivotRows, pivotColumns, pivotSlots, upperStart, upper, upperColumns } = p;
+  let sum = 0;
+  for (let k = pivotRows.length - 1; k >= 0; k -= 1) {
+    let value = b[pivotRows[k]!]!;
+    const end = upperStart[k + 1]!;
+    for (let u = upperStart[k]!; u < end; u += 1) value -= a[upper[u]!]! * x[upperColumns[u]!]!;
+    value /= a[pivotSlots[k]!]!;
+    x[pivotColumns[k]!] = value;
+    sum += value;
+  }
+  return isFinite(sum);
+}
