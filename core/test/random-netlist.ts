@@ -31,14 +31,54 @@ const line = fc.oneof(
 
 const analysis = fc.constantFrom('.op', '.tran 0.5m 12m', '.tran 0.5m 12m uic', '.ac dec 3 10 1k');
 
+/** Every node tied to ground, or left to what the lines make of it. */
+const ties = fc.constantFrom<readonly string[]>(
+  [],
+  [...'abcde'].map((n) => `RT${n} ${n} 0 22k`),
+);
+
 export const randomNetlist = fc
-  .tuple(fc.array(line, { minLength: 1, maxLength: 14 }), analysis)
-  .map(([lines, last]) =>
+  .tuple(fc.array(line, { minLength: 1, maxLength: 14 }), ties, analysis)
+  .map(([lines, tied, last]) =>
     [
       'random',
       '.model DX D(IS=4e-9 N=1.7 RS=0.1 BV=60)',
       '.model SX SW(VT=2 VH=0.3 RON=0.1 ROFF=1e8)',
       ...lines.map((each, i) => each.replaceAll('#', String(i + 1))),
+      ...tied,
       last,
     ].join('\n'),
   );
+
+/** Words of the language in any order. */
+export const brokenNetlist = fc
+  .array(
+    fc.constantFrom(
+      'R1',
+      ' a',
+      ' 0',
+      ' 1k',
+      '\n',
+      '{',
+      '}',
+      '(',
+      ')',
+      '=',
+      '*@',
+      '.model',
+      '.subckt',
+      ' x',
+      '+',
+      'V1',
+      ' SIN(',
+      ' pwl',
+      'e',
+      ',',
+      "'",
+      'X1',
+      '.tran',
+      '1e400',
+    ),
+    { maxLength: 60 },
+  )
+  .map((pieces) => `broken\n${pieces.join('')}`);

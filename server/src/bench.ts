@@ -2,6 +2,7 @@
 import {
   answer,
   assess,
+  CoreError,
   dictionaryFrom,
   drawsOf,
   hasBench,
@@ -19,6 +20,8 @@ import {
   type Evidence,
   type Sheet,
 } from '@jeitinho/core';
+import fc from 'fast-check';
+import { brokenNetlist, randomNetlist } from '../../core/test/random-netlist';
 import { readSheetText } from '@jeitinho/core/validate';
 import { demoWorld } from '@jeitinho/demo';
 
@@ -57,8 +60,8 @@ function median(times: number[]): number {
   return Number(sorted[Math.floor(sorted.length / 2)]!.toFixed(3));
 }
 
-function time(run: () => unknown, runs = 31): number {
-  for (let i = 0; i < 5; i += 1) run();
+function time(run: () => unknown, runs = 31, before = 5): number {
+  for (let i = 0; i < before; i += 1) run();
   return median(
     Array.from({ length: runs }, () => {
       const started = performance.now();
@@ -152,6 +155,35 @@ function dictionarySeconds(id: string, draws: number) {
   };
 }
 
+/** Four in five are sound in their words, the rest is not. None may crash, hang or give a NaN. */
+function randomNetlists(count: number) {
+  const texts = [
+    ...fc.sample(randomNetlist, { numRuns: 0.8 * count, seed: 11 }),
+    ...fc.sample(brokenNetlist, { numRuns: 0.2 * count, seed: 12 }),
+  ];
+  const found = { solved: 0, 'typed failures': 0, crashes: 0, 'not a number': 0 };
+  let longest = 0;
+  const started = performance.now();
+  for (const text of texts) {
+    const begun = performance.now();
+    try {
+      const solved = JSON.stringify(solveCircuit(readNetlist(text)), (_, value: unknown) =>
+        typeof value === 'number' && !Number.isFinite(value) ? 'BAD' : value,
+      );
+      found[solved.includes('"BAD"') ? 'not a number' : 'solved'] += 1;
+    } catch (error) {
+      found[error instanceof CoreError ? 'typed failures' : 'crashes'] += 1;
+    }
+    longest = Math.max(longest, performance.now() - begun);
+  }
+  return {
+    count: texts.length,
+    ...found,
+    seconds: Number(((performance.now() - started) / 1000).toFixed(1)),
+    'longest, ms': Math.round(longest),
+  };
+}
+
 process.stdout.write(
   `${JSON.stringify(
     {
@@ -179,7 +211,8 @@ process.stdout.write(
       'answer every formula of the Reckoner': time(() => {
         for (const formula of FORMULAS) answer(formula, startValues(formula));
       }),
-      'operating point, 60 nodes with 20 diodes': time(() => solveCircuit(sixtyNodes)),
+      'operating point, 60 nodes with 20 diodes': time(() => solveCircuit(sixtyNodes), 101, 200),
+      'random netlists': randomNetlists(10_000),
       dictionaries: Object.fromEntries(
         ['brumal-pc36', 'brisarel-ws09', 'panvale-do3', 'tarumbe-uf440i', 'norveda-nx3'].map(
           (id) => [id, dictionarySeconds(id, id === 'norveda-nx3' ? 2 : 6)],

@@ -1,15 +1,8 @@
 import { exp, isFinite, log, min } from '../arithmetic';
 import type { DiodeModel } from '../circuit';
-import type { Pattern } from '../solve/pattern';
-import {
-  Quad,
-  type AcStamp,
-  type Moment,
-  type Solution,
-  type Stamp,
-  type Unknowns,
-} from './device';
+import type { Moment, Solution, Unknowns } from './device';
 import { Nonlinear } from './nonlinear';
+import { Resistor } from './resistor';
 
 /** kT/q at 27 °C, the nominal temperature of SPICE. */
 const THERMAL_VOLTS = (1.380649e-23 * 300.15) / 1.602176634e-19;
@@ -25,8 +18,8 @@ export class Diode extends Nonlinear {
   readonly #vte: number;
   readonly #critical: number;
   readonly #breakdown: number;
-  readonly #series: { readonly outer: number; readonly siemens: number } | undefined;
-  #seriesQuad: Quad | undefined;
+  /** A device of its own: unlike the junction it never changes. */
+  readonly series: Resistor | undefined;
   #last = 0;
   /** Once in a search a junction that seems off is taken to be so, or it might go round in circles. */
   #dropped = false;
@@ -35,26 +28,14 @@ export class Diode extends Nonlinear {
     super(name);
     const anode = u.node(nodes[0]);
     this.m = u.node(nodes[1]);
-    this.#series = model.rs > 0 ? { outer: anode, siemens: 1 / model.rs } : undefined;
-    this.p = this.#series ? u.inner(`${name}#inner`) : anode;
+    this.p = model.rs > 0 ? u.inner(`${name}#inner`) : anode;
+    if (model.rs > 0) this.series = new Resistor(`${name}#series`, anode, this.p, model.rs);
     this.#is = model.is;
     this.#vte = model.n * THERMAL_VOLTS;
     this.#critical = this.#vte * log(this.#vte / (Math.SQRT2 * model.is));
     this.#breakdown = knee(model, this.#vte);
   }
 
-  override bind(pattern: Pattern): void {
-    super.bind(pattern);
-    if (this.#series) this.#seriesQuad = new Quad(pattern, this.#series.outer, this.p);
-  }
-  override load(into: Stamp, x: Solution, at: Moment): void {
-    super.load(into, x, at);
-    this.#seriesQuad?.add(into.a, this.#series!.siemens);
-  }
-  override loadAc(into: AcStamp, x: Solution): void {
-    super.loadAc(into, x);
-    this.#seriesQuad?.add(into.re, this.#series!.siemens);
-  }
   override restart(x: Solution): void {
     this.#last = x[this.p]! - x[this.m]!;
     this.#dropped = false;

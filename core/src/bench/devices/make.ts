@@ -39,7 +39,12 @@ export function makeDevice(
 ): Device {
   switch (element.kind) {
     case 'resistor':
-      return new Resistor(element.name, element.nodes, element.ohms, u);
+      return new Resistor(
+        element.name,
+        u.node(element.nodes[0]),
+        u.node(element.nodes[1]),
+        element.ohms,
+      );
     case 'capacitor':
       return new Capacitor(element, u);
     case 'inductor':

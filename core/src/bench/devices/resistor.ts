@@ -1,5 +1,5 @@
 import type { Pattern } from '../solve/pattern';
-import { Device, Quad, type AcStamp, type Solution, type Stamp, type Unknowns } from './device';
+import { Device, Quad, type AcStamp, type Solution, type Stamp } from './device';
 
 /** Ohm's law. */
 export class Resistor extends Device {
@@ -9,10 +9,11 @@ export class Resistor extends Device {
   readonly #siemens: number;
   #quad!: Quad;
 
-  constructor(name: string, nodes: readonly [string, string], ohms: number, u: Unknowns) {
+  /** Between two unknowns. */
+  constructor(name: string, p: number, m: number, ohms: number) {
     super(name);
-    this.#p = u.node(nodes[0]);
-    this.#m = u.node(nodes[1]);
+    this.#p = p;
+    this.#m = m;
     this.#siemens = 1 / ohms;
   }
 

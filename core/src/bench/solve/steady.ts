@@ -33,6 +33,8 @@ const MOST_TURNS = 60;
 /** Two turns are the same within this share of the quantity, or this much. */
 const SAME = 5e-4;
 const SAME_ABSOLUTE = 1e-6;
+/** After so many turns what is left is taken for the trembling of the steps, more and more of it. */
+const PATIENCE = 6;
 /** States from which the next start is guessed. */
 const WINDOW = 3;
 const STEPS_A_TURN = 48;
@@ -176,7 +178,9 @@ function byTurns(
   for (let n = 0; ; n += 1) {
     const now = oneTurn(system, readers, t, turn);
     t += turn;
-    const settled = before !== undefined && now.every((each, i) => same(each, before![i]!));
+    const allowed = SAME * max(1, n / PATIENCE);
+    const settled =
+      before !== undefined && now.every((each, i) => same(each, before![i]!, allowed));
     if (settled || n >= MOST_TURNS) return { values: now, settled };
     before = now;
     states.push(storage.read());
@@ -187,9 +191,9 @@ function byTurns(
   }
 }
 
-function same(a: Settled, b: Settled): boolean {
+function same(a: Settled, b: Settled, share: number): boolean {
   const size = max(abs(a.mean), a.rms);
-  const allowed = SAME * size + SAME_ABSOLUTE;
+  const allowed = share * size + SAME_ABSOLUTE;
   return abs(a.mean - b.mean) <= allowed && abs(a.rms - b.rms) <= allowed;
 }
 

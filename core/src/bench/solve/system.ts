@@ -8,6 +8,7 @@ import { abs, isFinite, min, sqrt } from '../arithmetic';
 import { nodesOf, type Circuit } from '../circuit';
 import type { Device, Moment, Slack, Solution } from '../devices/device';
 import { ControlledVoltage } from '../devices/controlled';
+import { Diode } from '../devices/diode';
 import { Fuse } from '../devices/fuse';
 import { Inductor } from '../devices/inductor';
 import { makeDevice, ownUnknowns } from '../devices/make';
@@ -123,6 +124,7 @@ export class System {
       if (element.kind === 'coupling') continue;
       const device = makeDevice(element, this.unknowns, (name) => this.unknowns.branchOf(name)!);
       devices.push(device);
+      if (device instanceof Diode && device.series) devices.push(device.series);
       this.#byName.set(element.name, device);
     }
     for (const element of elements) {

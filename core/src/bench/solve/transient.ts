@@ -22,6 +22,8 @@ export interface TransientOptions {
   readonly mostSteps?: number;
 }
 
+/** Steps within the length of the longest one; a switch that works itself would take any number. */
+const MOST_STEPS_AT_ONCE = 10_000;
 /** A change of a switch is met to within this share of the longest step. */
 const EVENT = 1e-4;
 
@@ -45,7 +47,15 @@ export function runTransient(
   const ahead = new Float64Array(x.length);
   let last = 0;
   let jumped = true;
+  // The moment from which one longest step is being made, and how many it has taken.
+  let reached = from;
+  let since = 0;
   for (let steps = 0; t < to - least; steps += 1) {
+    if (t - reached >= most || steps === 0) {
+      reached = t;
+      since = steps;
+    } else if (steps - since >= MOST_STEPS_AT_ONCE)
+      throw new NoConvergenceError(system.worst, t, 'time hardly moves on: something chatters');
     if (steps >= mostSteps)
       throw new CircuitTooLargeError('steps in time or more', steps, mostSteps);
     let corner = Infinity;
