@@ -5,11 +5,32 @@
  *
  * @see Eddy, “Extrapolating to the limit of a vector sequence” (1979): reduced rank extrapolation.
  */
-import { sqrt } from '../arithmetic';
+import { abs, max, min, sqrt } from '../arithmetic';
 import { Capacitor } from '../devices/capacitor';
 import { Inductor } from '../devices/inductor';
 import { restart } from './transient';
 import type { System } from './system';
+
+/** Share of what went in and out of a store in one turn that may be left at its end. */
+const UNBALANCED = 0.03;
+/** Volts or amps. */
+const NOTHING = 1e-6;
+/** How much of the step before a step may be, at most: five hundred turns to the end. */
+const SLOWEST = 0.998;
+/** Of the largest voltage: how far from its end anything may be. */
+const NEAR = 3e-3;
+
+/** What one store did in the present turn. */
+interface Turn {
+  start: number;
+  last: number;
+  /** The sum of all its ways, up and down. */
+  variation: number;
+  /** Its gain in the turn before. */
+  before: number;
+  /** Turns since it was set. */
+  turns: number;
+}
 
 /** Volts of the capacitors and amps of the coils, each times the root of its size: energies compare. */
 export type State = Float64Array;
@@ -18,15 +39,65 @@ export class Storage {
   readonly #system: System;
   readonly #capacitors: readonly Capacitor[];
   readonly #coils: readonly Inductor[];
+  readonly #turn: Turn[];
 
   constructor(system: System) {
     this.#system = system;
     this.#capacitors = system.devices.filter((each) => each instanceof Capacitor);
     this.#coils = system.devices.filter((each) => each instanceof Inductor);
+    this.#turn = [...this.#capacitors, ...this.#coils].map(() => ({
+      start: 0,
+      last: 0,
+      variation: 0,
+      before: 0,
+      turns: 0,
+    }));
   }
 
-  get empty(): boolean {
-    return this.#capacitors.length + this.#coils.length === 0;
+  #value(i: number): number {
+    const { x } = this.#system;
+    const coil = i - this.#capacitors.length;
+    return coil < 0 ? this.#capacitors[i]!.volts(x) : this.#coils[coil]!.current(x);
+  }
+
+  beginTurn(): void {
+    for (const [i, each] of this.#turn.entries()) {
+      each.before = each.last - each.start;
+      each.turns += 1;
+      each.start = this.#value(i);
+      each.last = each.start;
+      each.variation = 0;
+    }
+  }
+
+  /** After every step of the turn. */
+  watch(): void {
+    const turn = this.#turn;
+    for (let i = 0; i < turn.length; i += 1) {
+      const each = turn[i]!;
+      const now = this.#value(i);
+      each.variation += abs(now - each.last);
+      each.last = now;
+    }
+  }
+
+  /**
+   * Whether what is stored has arrived, however slowly it moves. Either as much went in as came out of
+   * it in this turn, or three turns tell how far it still is from its end, and that is not much.
+   */
+  arrived(): boolean {
+    const near = NEAR * this.#largest();
+    return this.#turn.every(({ start, last, variation, before, turns }) => {
+      const net = last - start;
+      if (abs(net) <= UNBALANCED * variation + NOTHING) return true;
+      // The first turns of a new start say little about the slow ways behind the fast ones.
+      const ratio = turns < 3 ? SLOWEST : min(abs(net / before), SLOWEST);
+      return (abs(net) * ratio) / (1 - ratio) <= near;
+    });
+  }
+
+  #largest(): number {
+    return this.#capacitors.reduce((most, each) => max(most, abs(each.volts(this.#system.x))), 0);
   }
 
   read(): State {
@@ -39,6 +110,7 @@ export class Storage {
 
   /** Go on from another state at the moment `t`; switches stay as they are. */
   write(state: State, t: number): void {
+    for (const each of this.#turn) each.turns = 0;
     const split = this.#capacitors.length;
     restart(
       this.#system,
@@ -67,8 +139,8 @@ export function limitOf(states: readonly State[]): State | undefined {
   return limit.every(Number.isFinite) ? limit : undefined;
 }
 
-/** Below this share of its own length a step adds nothing new to the ones after it. */
-const DEPENDENT = 1e-9;
+/** Below this share of its own length, squared, a step adds nothing new to the ones after it. */
+const DEPENDENT = 1e-18;
 
 /**
  * Weights of sum 1 that make the weighted sum of vectors as short as can be. By Gram and Schmidt on

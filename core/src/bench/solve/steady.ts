@@ -36,7 +36,7 @@ const SAME_ABSOLUTE = 1e-6;
 /** After so many turns what is left is taken for the trembling of the steps, more and more of it. */
 const PATIENCE = 6;
 /** States from which the next start is guessed. */
-const WINDOW = 3;
+const WINDOW = 4;
 const STEPS_A_TURN = 48;
 /** Coarser than SPICE’s default: a meter’s own error is larger by far. */
 const TOLERANCE = 4e-3;
@@ -176,11 +176,14 @@ function byTurns(
   let states = [storage.read()];
   let before: readonly Settled[] | undefined;
   for (let n = 0; ; n += 1) {
-    const now = oneTurn(system, readers, t, turn);
+    storage.beginTurn();
+    const now = oneTurn(system, readers, t, turn, () => storage.watch());
     t += turn;
     const allowed = SAME * max(1, n / PATIENCE);
     const settled =
-      before !== undefined && now.every((each, i) => same(each, before![i]!, allowed));
+      before !== undefined &&
+      now.every((each, i) => same(each, before![i]!, allowed)) &&
+      storage.arrived();
     if (settled || n >= MOST_TURNS) return { values: now, settled };
     before = now;
     states.push(storage.read());
@@ -203,6 +206,7 @@ function oneTurn(
   readers: readonly (() => number)[],
   from: number,
   turn: number,
+  watch: () => void,
 ): Settled[] {
   const sums = readers.map((read) => ({ last: read(), area: 0, square: 0, ups: 0 }));
   const tracks: number[][] = readers.map((read) => [read()]);
@@ -213,6 +217,7 @@ function oneTurn(
     (t) => {
       const h = t - last;
       last = t;
+      watch();
       for (const [i, sum] of sums.entries()) {
         const now = readers[i]!();
         sum.area += (h * (sum.last + now)) / 2;

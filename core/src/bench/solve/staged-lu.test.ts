@@ -1,0 +1,104 @@
+import fc from 'fast-check';
+import { Pattern } from './pattern';
+import { StagedLu } from './staged-lu';
+
+/** Gauss with full pivoting, the plain way. */
+function plainly(matrix: readonly (readonly number[])[], b: readonly number[]): number[] {
+  const n = b.length;
+  const rows = matrix.map((row, i) => [...row, b[i]!]);
+  for (let k = 0; k < n; k += 1) {
+    const best = rows.reduce(
+      (at, row, i) => (i >= k && Math.abs(row[k]!) > Math.abs(rows[at]![k]!) ? i : at),
+      k,
+    );
+    [rows[k], rows[best]] = [rows[best]!, rows[k]!];
+    for (let i = k + 1; i < n; i += 1) {
+      const factor = rows[i]![k]! / rows[k]![k]!;
+      for (let j = k; j <= n; j += 1) rows[i]![j]! -= factor * rows[k]![j]!;
+    }
+  }
+  const x = new Array<number>(n).fill(0);
+  for (let k = n - 1; k >= 0; k -= 1)
+    x[k] =
+      rows[k]!.slice(k + 1, n).reduce((sum, a, j) => sum - a * x[k + 1 + j]!, rows[k]![n]!) /
+      rows[k]![k]!;
+  return x;
+}
+
+const conductance = fc.double({ min: 1e-3, max: 10, noNaN: true });
+const N = 7;
+
+/** A network of conductances: symmetric, and heavier on its diagonal. */
+const network = fc.record({
+  between: fc.array(fc.tuple(fc.nat(N - 1), fc.nat(N - 1), conductance), { maxLength: 18 }),
+  ground: fc.array(conductance, { minLength: N, maxLength: N }),
+  hot: fc.array(fc.tuple(fc.nat(N - 1), fc.nat(N - 1), conductance), { maxLength: 4 }),
+  again: fc.array(conductance, { minLength: 4, maxLength: 4 }),
+  b: fc.array(fc.double({ min: -5, max: 5, noNaN: true }), { minLength: N, maxLength: N }),
+});
+
+test('two stages find what one elimination of the whole finds, also with other hot values', () => {
+  fc.assert(
+    fc.property(network, ({ between, ground, hot, again, b }) => {
+      const pattern = new Pattern(N);
+      const stamp = (into: Float64Array, p: number, m: number, g: number) => {
+        if (p === m) return;
+        into[pattern.slot(p, p)]! += g;
+        into[pattern.slot(m, m)]! += g;
+        into[pattern.slot(p, m)]! -= g;
+        into[pattern.slot(m, p)]! -= g;
+      };
+      const stays = new Float64Array(N * N + 1);
+      ground.forEach((g, i) => (stays[pattern.slot(i, i)]! += g));
+      for (const [p, m, g] of between) stamp(stays, p, m, g);
+      const slots = pattern.during(() => {
+        for (const [p, m] of hot) stamp(new Float64Array(N * N + 1), p, m, 1);
+      });
+      const lu = new StagedLu(pattern, slots, []);
+      lu.begin(stays.slice(0, pattern.count), Float64Array.from([...b, 0]));
+      for (const values of [hot.map(([, , g]) => g), again]) {
+        const changes = new Float64Array(N * N + 1);
+        hot.forEach(([p, m], i) => stamp(changes, p, m, values[i]!));
+        const more = Float64Array.from(
+          hot.length > 0 ? [...b.map((v) => v / 3), 0] : [...b, 0].fill(0),
+        );
+        // Only rows of the second stage may be added to.
+        const late = new Set(hot.flatMap(([p, m]) => (p === m ? [] : [p, m])));
+        for (let i = 0; i < N; i += 1) if (!late.has(i)) more[i] = 0;
+        expect(lu.resume(changes, more)).toEqual({ ok: true });
+        const x = new Float64Array(N + 1);
+        expect(lu.solveLate(x)).toBe(true);
+        expect(lu.solveEarly(x)).toBe(true);
+        const whole = Array.from({ length: N }, (_, r) =>
+          Array.from({ length: N }, (_, c) => {
+            const slot = pattern.slot(r, c);
+            return (stays[slot] ?? 0) + (changes[slot] ?? 0);
+          }),
+        );
+        const expected = plainly(
+          whole,
+          b.map((v, i) => v + more[i]!),
+        );
+        expected.forEach((v, i) => expect(x[i]).toBeCloseTo(v, 6));
+      }
+    }),
+  );
+});
+
+test('a column with nothing in it is named, in either stage', () => {
+  const pattern = new Pattern(3);
+  const slots = [0, 1, 2].map((i) => pattern.slot(i, i));
+  const alone = pattern.during(() => pattern.slot(2, 2));
+  const lu = new StagedLu(pattern, alone, []);
+  const a = new Float64Array(pattern.count);
+  a[slots[0]!] = 1;
+  a[slots[1]!] = 0;
+  const hot = new Float64Array(pattern.count);
+  hot[slots[2]!] = 1;
+  lu.begin(a, new Float64Array(4));
+  expect(lu.resume(hot, new Float64Array(4))).toEqual({ ok: false, unknown: 1 });
+  a[slots[1]!] = 2;
+  hot[slots[2]!] = 0;
+  lu.begin(a, new Float64Array(4));
+  expect(lu.resume(hot, new Float64Array(4))).toEqual({ ok: false, unknown: 2 });
+});
