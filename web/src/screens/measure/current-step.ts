@@ -1,6 +1,6 @@
 /** Which placement is in hand: the one the address names, else the suggested next. */
 import { nextStep, stepsOf, type Step } from '@jeitinho/core';
-import { useCallback, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useJob } from '../job/job-context';
 
@@ -15,11 +15,21 @@ export interface CurrentStep {
   readonly previous: Step | undefined;
 }
 
+/** On the way to a place: the addresses that may still stand meanwhile. */
+interface Going {
+  readonly to: string;
+  readonly left: readonly (string | null)[];
+}
+
 export function useCurrentStep(): CurrentStep {
   const { sheet, state } = useJob();
   const [params, setParams] = useSearchParams();
   const steps = useMemo(() => stepsOf(sheet), [sheet]);
-  const named = params.get('at');
+  const address = params.get('at');
+  // The router changes the address in its own time; what is typed next belongs to the new place at once.
+  const [going, setGoing] = useState<Going>();
+  if (going?.to === address) setGoing(undefined);
+  const named = going?.left.includes(address) ? going.to : address;
   const test = params.get('test');
   // Without an address the suggestion is taken once, so that recording does not move the card away.
   const [first] = useState(() => (nextStep(sheet, state) ?? steps[0]!).observable);
@@ -30,10 +40,10 @@ export function useCurrentStep(): CurrentStep {
     steps.find((each) => each.observable === first)!;
   const index = steps.indexOf(step);
   const next = nextStep(sheet, state, step.observable);
-  const goTo = useCallback(
-    (observable: string) => setParams({ at: observable }, { replace: true }),
-    [setParams],
-  );
+  const goTo = (observable: string) => {
+    setGoing((now) => ({ to: observable, left: [...(now ? [...now.left, now.to] : []), address] }));
+    setParams({ at: observable }, { replace: true });
+  };
   return {
     step,
     steps,
