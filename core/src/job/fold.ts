@@ -186,7 +186,10 @@ function finish(draft: Draft, log: FoldedEntry[], sheet: Sheet): JobState {
   const voids = voidReasons(last);
   const taken = all.map((each): Taken => {
     if (each.standing.kind === 'withdrawn') return each;
-    if (last.get(each.observable) !== each) return { ...each, standing: { kind: 'repeated' } };
+    if (last.get(each.observable) !== each) {
+      const void_ = each.standing.kind === 'void' && { because: each.standing.because };
+      return { ...each, standing: { kind: 'repeated', ...void_ } };
+    }
     const because = voids.get(each.observable);
     // Without its supply it says nothing anyway: no use asking for contact first.
     const stands = each.standing.kind === 'void' && each.standing.because !== CONTACT_OWED;

@@ -32,11 +32,12 @@ export function proofOf(state: JobState): Proof | undefined {
   const before = new Map<string, Taken>();
   const after = new Map<string, Taken>();
   for (const taken of state.taken) {
-    if (taken.standing.kind === 'withdrawn') continue;
+    // What is void says nothing: neither that it was bad nor that it is good now.
+    if (taken.standing.kind === 'withdrawn' || 'because' in taken.standing) continue;
     (order.get(taken.entry)! < when ? before : after).set(taken.observable, taken);
   }
   const wasBad = [...before.values()].filter(accuses);
-  const now = [...after.values()].filter(({ standing }) => standing.kind !== 'void');
+  const now = [...after.values()];
   const owed = wasBad.filter(({ observable }) => !after.has(observable));
   const bad = now.filter(accuses);
   const good = now.filter(

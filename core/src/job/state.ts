@@ -12,8 +12,8 @@ import type { Attempts, Spell } from './windows';
 /** What became of a reading or answer. */
 export type Standing =
   | { readonly kind: 'counts' }
-  /** A later reading of the same point took its place. */
-  | { readonly kind: 'repeated' }
+  /** A later reading of the same point took its place; it may have been void before that. */
+  | { readonly kind: 'repeated'; readonly because?: string }
   | { readonly kind: 'withdrawn' }
   /** Neither pass nor fail, and why. */
   | { readonly kind: 'void'; readonly because: string };

@@ -49,6 +49,8 @@ export class MeterSession {
   readonly #started: number;
   #placement: Placement | undefined;
   #probed: Probed | undefined;
+  /** The leads were just moved and the circuit is being solved: no figure is better than the old one. */
+  #settling = false;
   #index = 0;
   #turn = 0;
   /** How far the device’s clock is ahead of ours, ms. */
@@ -77,11 +79,13 @@ export class MeterSession {
     if (message.do === 'place') {
       this.#placement = message.placement;
       this.#ahead = message.at - this.#now();
+      this.#settling = true;
       await this.#solve();
     } else if (message.do === 'lift') {
       this.#asked += 1;
       this.#placement = this.#placement && { function: this.#placement.function };
       this.#probed = undefined;
+      this.#settling = false;
     } else if (message.do === 'replace-fuse') {
       await this.#mark({ meterFuse: false });
       this.#o.send({ event: 'fuse', whole: true });
@@ -124,11 +128,13 @@ export class MeterSession {
       });
       if (mine !== this.#asked) return;
       this.#probed = probed;
+      this.#settling = false;
       this.#index = 0;
       for (const hazard of probed.hazards) await this.#suffer(hazard);
     } catch (error) {
       if (mine !== this.#asked) return;
       this.#probed = undefined;
+      this.#settling = false;
       this.#o.send({ event: 'trouble', text: (error as Error).message });
     }
   }
@@ -165,7 +171,7 @@ export class MeterSession {
 
   #update(): void {
     const placement = this.#placement;
-    if (!placement) return;
+    if (!placement || this.#settling) return;
     const t = (this.#now() - this.#started) / 1000;
     const fn = placement.function;
     const unit = METER_FUNCTIONS[fn].unit ?? '';

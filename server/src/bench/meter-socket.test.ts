@@ -116,6 +116,38 @@ test('lines come as the leads lie and the dial stands', async () => {
   meter.socket.close();
 });
 
+test('between two places there is no figure: neither the old one nor that of thin air', async () => {
+  const job = await newJob({ seed: 24 });
+  const meter = meterOn(job);
+  const seen: unknown[] = [];
+  meter.socket.on('message', (data) => {
+    for (const line of String(data).split('\n')) if (line) seen.push(JSON.parse(line));
+  });
+  meter.send(place({ function: 'V~', red: 'main.CN1.1', black: 'main.CN1.2', state: 'standby' }));
+  await meter.until(reads('V~'));
+  const figures = seen.filter((line) => 'fn' in (line as object)) as MeterLine[];
+  expect(figures.length).toBeGreaterThan(1);
+  for (const { value } of figures) expect(value).toBeGreaterThan(100);
+  meter.socket.close();
+});
+
+test('a socket that is gone before the machine is found leaves nothing running', async () => {
+  const job = await newJob({ seed: 24 });
+  const meter = meterOn(job);
+  await new Promise<void>((resolve) => meter.socket.once('open', () => resolve()));
+  meter.socket.terminate();
+  await meter.closed;
+  // Long enough for the server to have asked the database about the first.
+  await newJob();
+  await newJob();
+  expect(sockets.jobsInUse).toEqual([]);
+  const other = meterOn(job);
+  other.send(place({ function: 'V~', red: 'main.CN1.1', black: 'main.CN1.2', state: 'standby' }));
+  await other.until(reads('V~'));
+  expect(sockets.jobsInUse).toEqual([job]);
+  other.socket.close();
+});
+
 test('a blown meter fuse is told, stays blown for the next connection, and is replaced', async () => {
   const job = await newJob({ seed: 24 });
   const meter = meterOn(job);

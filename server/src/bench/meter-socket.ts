@@ -47,7 +47,12 @@ export class MeterSockets {
         socket.end('HTTP/1.1 404 Not Found\r\nConnection: close\r\n\r\n');
         return;
       }
-      this.#wss.handleUpgrade(request, socket, head, (ws) => void this.#open(ws, job));
+      this.#wss.handleUpgrade(request, socket, head, (ws) => {
+        this.#open(ws, job).catch((error: unknown) => {
+          this.#log.error({ err: error }, 'bench');
+          ws.close(1011, 'The simulated machine could not be started.');
+        });
+      });
     });
   }
 
@@ -59,6 +64,8 @@ export class MeterSockets {
     const job = await this.#store.jobs.findByPk(jobId);
     const bench = job && (await this.#store.benches.findByPk(jobId));
     const sheet = job && (await benchedSheetOf(this.#store, job));
+    // It may have gone again meanwhile: nothing would ever stop its session.
+    if (ws.readyState !== ws.OPEN) return;
     if (!bench || !sheet) {
       ws.close(NO_BENCH, 'There is no simulated machine behind this job.');
       return;
@@ -90,6 +97,11 @@ export class MeterSockets {
     ws.on('error', () => ws.terminate());
     session.start();
     early.forEach(take);
+  }
+
+  /** Jobs whose meter is in somebody's hands. */
+  get jobsInUse(): string[] {
+    return [...this.#byJob.keys()];
   }
 
   async close(): Promise<void> {

@@ -7,7 +7,7 @@ import { judgeTogether } from '../../judge/groups/rules';
 import { resolveExpectation } from '../../judge/given';
 import { judge, type Judgement, type Reading } from '../../judge/judge';
 import { judgeSeries, secondsOf, type SeriesExpectation } from '../../judge/series/rules';
-import type { Sample } from '../../judge/series/samples';
+import { OVER_OHMS, type Sample } from '../../judge/series/samples';
 import { isSeries } from '../../judge/test-expectation';
 import { accuracyAt } from '../../meter/profile';
 import { expectOf, functionOf, testsOf } from '../../sheet/all-tests';
@@ -32,9 +32,6 @@ import {
   type Specimen,
 } from './machine';
 import { breaksFor, probingOf } from './probing';
-
-/** Full scale of the ohms ranges: what stands for OL in a series, which holds figures only. */
-const OVER = 60e6;
 
 export interface BenchReading {
   readonly test: MeasureTest;
@@ -256,7 +253,7 @@ function samplesFor(
   if (expect.kind === 'flexed')
     return Array.from({ length: FLEXES }, (_, i) => {
       const moved = changed(inSituation(sheet, again(), situation), extra);
-      return { t: i, value: measure(moved, probing).value ?? OVER };
+      return { t: i, value: measure(moved, probing).value ?? OVER_OHMS };
     });
   const {
     driver,
@@ -298,7 +295,7 @@ function samplesFor(
   // The first update of a display is still on its way.
   return updates.slice(1).map(({ t, value }, i) => ({
     t: t - every,
-    value: value ?? OVER,
+    value: value ?? OVER_OHMS,
     ...(driven && { driver: driven[i + 1]!.value ?? 0 }),
   }));
 }

@@ -5,8 +5,9 @@
  */
 import { abs, hypot, max, sqrt } from '../arithmetic';
 import type { Circuit, Element, Wave } from '../circuit';
-import { limitOf, Storage } from './extrapolate';
+import { limitOf } from './extrapolate';
 import { PhasorSolver } from './phasors';
+import { Storage } from './storage';
 import { System, type Precision, type SystemOptions } from './system';
 import { fastestSine, runTransient } from './transient';
 

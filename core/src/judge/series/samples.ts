@@ -15,6 +15,9 @@ export interface Series {
   readonly event?: number;
 }
 
+/** What stands for OL on ohms in a series, which holds figures only: the end of a meter's last range, Ω. */
+export const OVER_OHMS = 60e6;
+
 export const durationOf = (samples: readonly Sample[]): number =>
   samples.length === 0 ? 0 : samples.at(-1)!.t - samples[0]!.t;
 

@@ -108,7 +108,12 @@ export function MeasureCard({
           )}
           {sizing && <SizeAsk {...sizing} />}
           <div className="flex flex-col max-lg:flex-col-reverse">
-            {limits && <LimitBand expect={limits} marks={marksOf(test, point, state, reading)} />}
+            {limits && (
+              <LimitBand
+                expect={limits}
+                marks={marksOf(test, point, state, reading, shown ? undefined : meter.offered)}
+              />
+            )}
             {!blocked && !asked && (
               <Answer
                 test={test}
@@ -266,6 +271,7 @@ function marksOf(
   current: TestPoint,
   state: JobState,
   reading: ReadingEntry,
+  live: MeterLine | undefined,
 ): BandMark[] {
   const { parsed } = reading;
   const typing = parsed.kind === 'value' || parsed.kind === 'overload';
@@ -295,6 +301,8 @@ function marksOf(
       half: 0,
       kind: 'typed',
     });
+  else if (live)
+    marks.push({ label: 'meter', value: live.value ?? Infinity, half: 0, kind: 'typed' });
   // The one in hand is drawn last, on top.
   return marks.sort((a, b) => Number(a.kind !== 'other') - Number(b.kind !== 'other'));
 }

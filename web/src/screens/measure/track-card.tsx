@@ -28,6 +28,7 @@ import type { Remark } from './remark-dialogs';
 import { Track } from './track';
 import { parseTrack, trackText, type TrackDraft } from './track-draft';
 import { TrackRecorder } from './track-recorder';
+import { placementOf } from './use-meter';
 
 export interface TrackCardProps {
   readonly test: MeasureTest;
@@ -82,6 +83,9 @@ export function TrackCard({ test, point, blocked, settled, onRemark }: TrackCard
       <div className="min-w-0 max-lg:order-2">
         {!blocked && (
           <TrackRecorder
+            job={job.id}
+            bench={job.bench}
+            wanted={placementOf({ test, point }, observableId(test, point.id))}
             expect={expect}
             draft={draft}
             onDraft={(next) => keepText(trackText(next))}

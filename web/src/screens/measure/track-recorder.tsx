@@ -1,9 +1,11 @@
 /** Figures of a series, each stamped when it is kept; the event marked; by keyboard or by thumb. */
 import {
+  METER_FUNCTIONS,
   driverOf,
   eventOf,
   parseEntry,
   secondsOf,
+  type Placement,
   type Sample,
   type SeriesExpectation,
 } from '@jeitinho/core';
@@ -11,19 +13,26 @@ import { useState } from 'react';
 import { useNow } from '../../data/now';
 import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
+import { MeterStrip } from '../../parts/meter/meter-strip';
 import { useSmallScreen } from '../../parts/small-screen';
 import type { TrackDraft } from './track-draft';
+import { useTrackFeed } from './use-track-feed';
 
 /** A pause this long was an interruption: a dead battery, a telephone call. */
 const INTERRUPTED_MS = 60_000;
 
 export interface TrackRecorderProps {
+  readonly job: string;
+  /** Whether the job has a machine for the simulated meter. */
+  readonly bench: boolean;
+  /** Where a connected meter is wanted. */
+  readonly wanted: Placement;
   readonly expect: SeriesExpectation;
   readonly draft: TrackDraft;
   readonly onDraft: (draft: TrackDraft) => void;
 }
 
-export function TrackRecorder({ expect, draft, onDraft }: TrackRecorderProps) {
+export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: TrackRecorderProps) {
   const [text, setText] = useState('');
   const [driverText, setDriverText] = useState('');
   const [typing, setTyping] = useState<'figure' | 'driver'>('figure');
@@ -54,6 +63,17 @@ export function TrackRecorder({ expect, draft, onDraft }: TrackRecorderProps) {
     onDraft({ ...draft, startedAt, samples: [...draft.samples, sample] });
     setText('');
   };
+  const meter = useTrackFeed(
+    expect,
+    wanted.function,
+    (at) =>
+      seconds > 0 &&
+      event === undefined &&
+      last !== undefined &&
+      at - draft.startedAt > seconds * 1000,
+    add,
+  );
+  const metered = METER_FUNCTIONS[wanted.function].metered && !light;
   const field = (which: 'figure' | 'driver') => ({
     inputMode: small ? ('none' as const) : ('decimal' as const),
     autoComplete: 'off',
@@ -75,6 +95,30 @@ export function TrackRecorder({ expect, draft, onDraft }: TrackRecorderProps) {
         {seconds > 0 ? `of ${seconds} s` : ''} · {draft.samples.length} figures
         <span className="max-lg:hidden">. Each one is stamped when you keep it.</span>
       </p>
+      {metered && (
+        <MeterStrip
+          job={job}
+          bench={bench}
+          wanted={wanted}
+          touch="Touch the points"
+          holding={false}
+        />
+      )}
+      {metered && (meter.on || meter.ready) && (
+        <Button
+          kind={meter.on ? 'quiet' : 'go'}
+          aria-pressed={meter.on}
+          disabled={!meter.on && driverMissing}
+          onClick={() => meter.setOn(!meter.on)}
+        >
+          {meter.on ? 'Stop recording' : 'Record from the meter'}
+        </Button>
+      )}
+      {meter.on && !meter.ready && (
+        <p role="status" className="m-0 text-[15px] text-brick">
+          The meter shows nothing that fits: nothing is being recorded.
+        </p>
+      )}
       {pause > INTERRUPTED_MS && (
         <p role="status" className="m-0 border-l-4 border-marigold bg-marigold-tint px-3 py-1">
           Nothing for {Math.round(pause / 60_000)} min. All figures so far are kept: go on, keep

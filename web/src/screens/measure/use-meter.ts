@@ -1,5 +1,6 @@
 /** The connected meter at the placement in hand: what Enter would keep, and what auto-hold takes. */
 import {
+  METER_FUNCTIONS,
   formatQuantity,
   functionOf,
   isSeries,
@@ -74,7 +75,10 @@ export function useMeter(observable: string, place: MeterPlace | undefined): Met
     return write(line, line.value === null || line.flags.includes('stable'));
   };
   const { line } = feed;
-  const fits = line !== undefined && fn !== undefined && !stale && sameFunction(line.fn, fn);
+  // Of the simulated meter it is known whether its leads lie anywhere; of a real one its hands know.
+  const touching = feed.kind !== 'simulated' || lieSomewhere(feed.leads);
+  const fits =
+    line !== undefined && fn !== undefined && !stale && touching && sameFunction(line.fn, fn);
   return {
     wanted: place && placementOf(place, observable),
     hold: hold.state,
@@ -82,6 +86,10 @@ export function useMeter(observable: string, place: MeterPlace | undefined): Met
     keep,
   };
 }
+
+const lieSomewhere = (leads: Placement | undefined): boolean =>
+  leads !== undefined &&
+  (leads.red !== undefined || METER_FUNCTIONS[leads.function].placing === 'none');
 
 /** Where the card wants the leads, the dial and the machine. */
 export function placementOf(
