@@ -311,3 +311,42 @@ test('a meter on the serial port: lines in pieces, noise, and a cable pulled out
     await expect(meter(page)).toContainText('cable is out');
   });
 });
+
+test('a series writes itself off the meter, and stops when it is long enough', async ({
+  page,
+  newJob,
+}) => {
+  const job = await newJob('plasma', { seed: 3 });
+  await page.goto(`/jobs/${job}/measure?test=standby-5`);
+  await heading(page, '5 V standby, steady');
+  await confirm(page, 'Precautions taken');
+  await page.getByRole('button', { name: /Back off/ }).click();
+  await connect(page);
+  const track = page.getByRole('img', { name: /^Track of/ });
+  const record = page.getByRole('button', { name: 'Record from the meter' });
+
+  await test.step('nothing is written while the leads lie nowhere near', async () => {
+    await expect(record).toBeHidden();
+    await page.getByRole('button', { name: /^Touch the points/ }).click();
+    await expect(digits(page)).toHaveText(/V$/);
+    await record.click();
+    await expect(page.getByRole('button', { name: 'Stop recording' })).toBeVisible();
+    await expect(track).toHaveAccessibleName(/Track of [3-9] figures/);
+  });
+
+  await test.step('a wrong dial stops the figures, not the clock', async () => {
+    await page.getByRole('combobox', { name: 'Dial of the simulated meter' }).selectOption('V~');
+    await expect(page.getByText('nothing is being recorded')).toBeVisible();
+    await page.getByRole('button', { name: 'Dial to DC volts' }).click();
+    await expect(page.getByText('nothing is being recorded')).toBeHidden();
+  });
+
+  await test.step('long enough: it stops by itself, and is kept', async () => {
+    await expect(page.getByRole('button', { name: 'Stop recording' })).toBeHidden();
+    await expect(page.getByRole('status', { name: 'Verdict' })).not.toContainText('Not settled');
+    const before = await rollCount(page);
+    await page.getByRole('button', { name: 'Keep this series' }).click();
+    await expect.poll(() => rollCount(page)).toBe(before + 1);
+    await expect(page.getByRole('status', { name: 'Verdict' })).toContainText(/\d\d figures/);
+  });
+});

@@ -1,6 +1,7 @@
 /** Figures of a series, each stamped when it is kept; the event marked; by keyboard or by thumb. */
 import {
   METER_FUNCTIONS,
+  MOST_SAMPLES,
   driverOf,
   eventOf,
   parseEntry,
@@ -63,16 +64,11 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
     onDraft({ ...draft, startedAt, samples: [...draft.samples, sample] });
     setText('');
   };
-  const meter = useTrackFeed(
-    expect,
-    wanted.function,
-    (at) =>
-      seconds > 0 &&
-      event === undefined &&
-      last !== undefined &&
-      at - draft.startedAt > seconds * 1000,
-    add,
-  );
+  /** As long as the rule wants; one that waits for an event goes on until somebody stops it. */
+  const full =
+    draft.samples.length >= MOST_SAMPLES ||
+    (seconds > 0 && event === undefined && last !== undefined && last.t >= seconds);
+  const meter = useTrackFeed(expect, wanted.function, full, add);
   const metered = METER_FUNCTIONS[wanted.function].metered && !light;
   const field = (which: 'figure' | 'driver') => ({
     inputMode: small ? ('none' as const) : ('decimal' as const),

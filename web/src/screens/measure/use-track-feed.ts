@@ -35,7 +35,7 @@ export interface TrackFeed {
 export function useTrackFeed(
   expect: SeriesExpectation,
   fn: MeterFunction,
-  ended: (now: number) => boolean,
+  ended: boolean,
   add: (value: number) => void,
 ): TrackFeed {
   const feed = useMeterFeed();
@@ -56,7 +56,7 @@ export function useTrackFeed(
     if (!on) return undefined;
     const timer = setInterval(() => {
       const now = Date.now();
-      if (latest.current.ended(now)) {
+      if (latest.current.ended) {
         beep();
         setWantedOn(false);
         return;
