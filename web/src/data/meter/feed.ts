@@ -2,7 +2,7 @@
  * The meter in use: one port at a time, its lines put together, what it shows now, and whether that is
  * still fresh. Outside React, so that it lives while screens come and go.
  */
-import { isReading, MeterLines, type MeterLine, type Placement } from '@jeitinho/core';
+import { isReading, METER_FUNCTIONS, MeterLines, type MeterLine, type Placement } from '@jeitinho/core';
 import { useSyncExternalStore } from 'react';
 import type { MeterPort } from './port';
 
@@ -92,6 +92,12 @@ export function onMeterLine(taker: (line: MeterLine) => void): () => void {
 
 export const isStale = ({ status, line, at }: Feed, now: number): boolean =>
   status !== 'on' || line === undefined || now - at > STALE_MS;
+
+/** Of the simulated meter it is known whether its leads lie anywhere; of a real one its hands know. */
+export const touching = ({ kind, leads }: Feed): boolean =>
+  kind !== 'simulated' ||
+  (leads !== undefined &&
+    (leads.red !== undefined || METER_FUNCTIONS[leads.function].placing === 'none'));
 
 /** Take this port in use; the one before is let go: two meters at once would mix their figures. */
 export async function connectMeter(next: MeterPort, job?: string): Promise<void> {

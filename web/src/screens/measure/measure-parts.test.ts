@@ -1,3 +1,5 @@
+import { rangeOf } from './track-wanted';
+import { beatOf } from './use-track-feed';
 import { columnOf } from './column';
 import { wantedOf } from './track-wanted';
 
@@ -38,4 +40,34 @@ test('what a rule wants, drawn over the track', () => {
     { low: 0, high: 1, from: 3 },
   ]);
   expect(wantedOf({ kind: 'rises', by: 3, seconds: 5, unit }, { samples })).toEqual([]);
+});
+
+describe('the range of a track', () => {
+  test('begins at zero, so that half as high is half as much', () => {
+    expect(rangeOf([3, 9], [5])).toEqual({ low: 0, high: 9, zoomed: false });
+    expect(rangeOf([-2, 4], [])).toEqual({ low: -2, high: 4, zoomed: false });
+    expect(rangeOf([0], [])).toMatchObject({ low: 0, zoomed: false });
+  });
+  test('a narrow band far above zero is drawn by itself, with room around it', () => {
+    expect(rangeOf([5.02, 5.05], [4.96, 5.11])).toEqual({
+      low: expect.closeTo(4.885, 9),
+      high: expect.closeTo(5.185, 9),
+      zoomed: true,
+    });
+  });
+  test('one figure alone, and nothing wanted, is no band', () => {
+    expect(rangeOf([5], [])).toEqual({ low: 0, high: 5, zoomed: false });
+  });
+});
+
+describe('how often the meter writes a series', () => {
+  test.each([
+    [0, 250],
+    [10, 250],
+    [60, 500],
+    [600, 5000],
+    [3600, 5000],
+  ])('%d s: every %d ms', (seconds, beat) => {
+    expect(beatOf(seconds)).toBe(beat);
+  });
 });

@@ -89,7 +89,9 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
           {elapsed} s
         </span>{' '}
         {seconds > 0 ? `of ${seconds} s` : ''} · {draft.samples.length} figures
-        <span className="max-lg:hidden">. Each one is stamped when you keep it.</span>
+        <span className="max-lg:hidden">
+          {meter.on ? '. The meter writes them.' : '. Each one is stamped when you keep it.'}
+        </span>
       </p>
       {metered && (
         <MeterStrip
@@ -102,7 +104,7 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
       )}
       {metered && (meter.on || meter.ready) && (
         <Button
-          kind={meter.on ? 'quiet' : 'go'}
+          {...(!meter.on && { kind: 'go' as const })}
           aria-pressed={meter.on}
           disabled={!meter.on && driverMissing}
           onClick={() => meter.setOn(!meter.on)}
@@ -140,7 +142,7 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
               />
             </label>
           )}
-          <label className="text-[14px] text-soft">
+          <label hidden={meter.on} className="text-[14px] text-soft">
             Figure now
             <input
               autoFocus
@@ -151,9 +153,11 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
               className={`figure block min-h-12 w-40 border bg-card px-3 text-[22px] text-ink ${typing === 'figure' ? 'border-2 border-jade' : 'border-soft'}`}
             />
           </label>
-          <Button type="submit" disabled={!ready} className="max-lg:hidden">
-            Add
-          </Button>
+          {!meter.on && (
+            <Button type="submit" disabled={!ready} className="max-lg:hidden">
+              Add
+            </Button>
+          )}
         </div>
       )}
       <p role="status" className="m-0 mt-1 min-h-6">
@@ -175,10 +179,10 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
           {draft.eventAt === undefined ? `Mark now: ${event}` : `✓ marked: ${event}`}
         </Button>
       )}
-      {!light && (
+      {!light && (!meter.on || driver !== undefined) && (
         <Keypad
-          text={typing === 'driver' ? driverText : text}
-          onText={typing === 'driver' ? setDriverText : setText}
+          text={typing === 'driver' || meter.on ? driverText : text}
+          onText={typing === 'driver' || meter.on ? setDriverText : setText}
           onKeep={() => parsed.kind === 'value' && add(parsed.value)}
           keep="Add"
           canKeep={ready}

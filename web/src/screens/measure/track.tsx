@@ -1,6 +1,6 @@
 /** A series drawn over time as it grows: figures, the line between them, the event, and what is wanted. */
 import { formatQuantity, secondsOf, type Series, type SeriesExpectation } from '@jeitinho/core';
-import { wantedOf, type Wanted } from './track-wanted';
+import { rangeOf, wantedOf, type Wanted } from './track-wanted';
 
 const W = 480;
 const H = 170;
@@ -15,8 +15,7 @@ export function Track({ series, expect }: { series: Series; expect: SeriesExpect
   const edges = wanted.flatMap(({ low, high }) => [low, high]).filter((v) => v !== undefined);
   const last = Math.max(samples.at(-1)!.t, event ?? 0, secondsOf(expect), 1);
   const all = samples.map(({ value }) => value);
-  const low = Math.min(0, ...all, ...edges);
-  const high = Math.max(...all, ...edges, low + 1e-12);
+  const { low, high, zoomed } = rangeOf(all, edges);
   const x = (t: number) => LEFT + (t / last) * (W - LEFT - RIGHT);
   const y = (value: number) => H - FOOT - ((value - low) / (high - low)) * (H - TOP - FOOT);
   const show = (value: number) => formatQuantity(value, expect.unit, 3);
@@ -30,7 +29,19 @@ export function Track({ series, expect }: { series: Series; expect: SeriesExpect
       {wanted.map((band, i) => (
         <Band key={i} band={band} x={x} y={y} last={last} ends={[low, high]} show={show} />
       ))}
-      <line x1={LEFT} x2={W - RIGHT} y1={y(low)} y2={y(low)} stroke="var(--soft)" />
+      <line
+        x1={LEFT}
+        x2={W - RIGHT}
+        y1={y(low)}
+        y2={y(low)}
+        stroke="var(--soft)"
+        strokeDasharray={zoomed ? '2 4' : undefined}
+      />
+      {zoomed && (
+        <text x={LEFT} y={H - 6} fontSize="13" fill="var(--soft)" className="figure">
+          from {show(low)}
+        </text>
+      )}
       <polyline
         points={samples.map(({ t, value }) => `${x(t)},${y(value)}`).join(' ')}
         fill="none"

@@ -1,6 +1,5 @@
 /** The connected meter at the placement in hand: what Enter would keep, and what auto-hold takes. */
 import {
-  METER_FUNCTIONS,
   formatQuantity,
   functionOf,
   isSeries,
@@ -13,7 +12,7 @@ import {
   type Unit,
 } from '@jeitinho/core';
 import { beep } from '../../data/alarm';
-import { useMeterFeed } from '../../data/meter/feed';
+import { touching, useMeterFeed } from '../../data/meter/feed';
 import { useAutoHold, useHoldChoice } from '../../data/meter/hold';
 import { useStale } from '../../parts/meter/meter-digits';
 import { useJob } from '../job/job-context';
@@ -75,10 +74,8 @@ export function useMeter(observable: string, place: MeterPlace | undefined): Met
     return write(line, line.value === null || line.flags.includes('stable'));
   };
   const { line } = feed;
-  // Of the simulated meter it is known whether its leads lie anywhere; of a real one its hands know.
-  const touching = feed.kind !== 'simulated' || lieSomewhere(feed.leads);
   const fits =
-    line !== undefined && fn !== undefined && !stale && touching && sameFunction(line.fn, fn);
+    line !== undefined && fn !== undefined && !stale && touching(feed) && sameFunction(line.fn, fn);
   return {
     wanted: place && placementOf(place, observable),
     hold: hold.state,
@@ -86,10 +83,6 @@ export function useMeter(observable: string, place: MeterPlace | undefined): Met
     keep,
   };
 }
-
-const lieSomewhere = (leads: Placement | undefined): boolean =>
-  leads !== undefined &&
-  (leads.red !== undefined || METER_FUNCTIONS[leads.function].placing === 'none');
 
 /** Where the card wants the leads, the dial and the machine. */
 export function placementOf(

@@ -8,12 +8,14 @@ import {
 } from '@jeitinho/core';
 import { useEffect, useRef, useState } from 'react';
 import { beep, readySound } from '../../data/alarm';
-import { isStale, meterFeed, useMeterFeed } from '../../data/meter/feed';
+import { isStale, meterFeed, touching, useMeterFeed } from '../../data/meter/feed';
 
 /** Figures of a whole series, about; and how near to each other they come, ms. */
 const FIGURES = 120;
 const QUICKEST_MS = 250;
 const SLOWEST_MS = 5000;
+/** What a meter takes to show what its leads touch. */
+const SETTLES_MS = 1200;
 
 /** How often a series of so many seconds wants a figure, ms. */
 export const beatOf = (seconds: number): number =>
@@ -41,15 +43,27 @@ export function useTrackFeed(
   const feed = useMeterFeed();
   const [wantedOn, setWantedOn] = useState(false);
   const { line } = feed;
-  const ready =
+  const fits =
     feed.status === 'on' &&
     line !== undefined &&
+    touching(feed) &&
     sameFunction(line.fn, fn) &&
     !line.flags.includes('fuse');
-  const on = wantedOn && feed.status !== 'off';
-  const latest = useRef({ add, ended });
+  // A display creeps to its figure when the leads touch: that is the meter's doing, not the machine's.
+  const [settled, setSettled] = useState(false);
   useEffect(() => {
-    latest.current = { add, ended };
+    if (!fits) return undefined;
+    const timer = setTimeout(() => setSettled(true), SETTLES_MS);
+    return () => {
+      clearTimeout(timer);
+      setSettled(false);
+    };
+  }, [fits]);
+  const ready = fits && settled;
+  const on = wantedOn && feed.status !== 'off';
+  const latest = useRef({ add, ended, ready });
+  useEffect(() => {
+    latest.current = { add, ended, ready };
   });
   const beat = beatOf(secondsOf(expect));
   useEffect(() => {
@@ -61,7 +75,7 @@ export function useTrackFeed(
         setWantedOn(false);
         return;
       }
-      const figure = freshFigure(fn, now);
+      const figure = latest.current.ready ? freshFigure(fn, now) : undefined;
       if (figure !== undefined) latest.current.add(figure);
     }, beat);
     return () => clearInterval(timer);
