@@ -102,9 +102,9 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
           holding={false}
         />
       )}
-      {metered && (meter.on || meter.ready) && (
+      {metered && (meter.on || (meter.ready && !full)) && (
         <Button
-          {...(!meter.on && { kind: 'go' as const })}
+          {...(!last && { kind: 'go' as const })}
           aria-pressed={meter.on}
           disabled={!meter.on && driverMissing}
           onClick={() => meter.setOn(!meter.on)}
