@@ -16,7 +16,8 @@ export async function startMariaDb(): Promise<TestDatabase> {
   const folder = mkdtempSync(join(tmpdir(), 'jeitinho-test.'));
   const data = join(folder, 'data');
   mkdirSync(data);
-  const env = { ...process.env, PATH };
+  // A database that starts clears away what others keep beside its own temporary files.
+  const env = { ...process.env, PATH, TMPDIR: folder };
   const user = userInfo().username;
   const made = spawnSync(
     'mariadb-install-db',
