@@ -1,6 +1,6 @@
 /** The simulated meter and machine: a whole job without a typed reading, and what can go wrong on it. */
 import AxeBuilder from '@axe-core/playwright';
-import { confirm, expect, press, rollCount, test, type Page } from '../support/test';
+import { confirm, expect, opened, press, rollCount, test, type Page } from '../support/test';
 
 /** Drawn by this seed on the café's fridge: a shorted winding in the compressor. */
 const WINDING = 24;
@@ -38,6 +38,13 @@ async function proveDeadWithMeter(page: Page): Promise<void> {
   await expect(digits(page)).toHaveText(/^9\.\d+ V$/);
   await confirm(page, 'Meter proven again');
   await expect(page.getByRole('heading', { name: 'Dead, and proven' })).toBeVisible();
+}
+
+/** Does something that is written down, and waits until it is: what follows leaves the page. */
+async function written(page: Page, act: () => Promise<void>): Promise<void> {
+  const before = await opened(page);
+  await act();
+  await expect.poll(() => rollCount(page)).toBeGreaterThan(before);
 }
 
 /** Waits until auto-hold has taken so many more figures. */
@@ -102,9 +109,11 @@ test('a job from Arrive to Sign with the simulated meter and auto-hold; the righ
     await expect(page.getByRole('heading', { level: 1 })).toContainText('compressor');
     await page.getByRole('radio', { name: /Inverter board/ }).check();
     await page.getByRole('textbox', { name: /^Why not/ }).fill('It was in the van.');
-    await page.getByRole('button', { name: /^Decide: Inverter board/ }).click();
+    await written(page, () =>
+      page.getByRole('button', { name: /^Decide: Inverter board/ }).click(),
+    );
     await page.goto(`/jobs/${job}/decide`);
-    await page.getByRole('button', { name: 'Fitted: inverter board' }).click();
+    await written(page, () => page.getByRole('button', { name: 'Fitted: inverter board' }).click());
     await expect(page.getByText('Not proven yet. Measure again:')).toBeVisible();
     await again(page, job);
     await expect(page.getByText('Not mended: what was measured since is still bad.')).toBeVisible();
@@ -112,9 +121,9 @@ test('a job from Arrive to Sign with the simulated meter and auto-hold; the righ
 
   await test.step('the compressor fitted, the same readings are good', async () => {
     await page.getByRole('radio', { name: /^Compressor/ }).check();
-    await page.getByRole('button', { name: /^Decide: Compressor/ }).click();
+    await written(page, () => page.getByRole('button', { name: /^Decide: Compressor/ }).click());
     await page.goto(`/jobs/${job}/decide`);
-    await page.getByRole('button', { name: 'Fitted: compressor' }).click();
+    await written(page, () => page.getByRole('button', { name: 'Fitted: compressor' }).click());
     await again(page, job);
     await expect(
       page.getByText('Everything that was bad is good now: the repair is proven.'),
