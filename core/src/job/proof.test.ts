@@ -11,6 +11,17 @@ const fold = (log: Log) => foldJob(smallSheet, log.entries);
 const proof = (log: Log) => proofOf(fold(log))!;
 const report = (log: Log) => buildReport(smallSheet, fold(log), assess(smallSheet, fold(log)));
 
+/** Made safe, a part changed, and switched on again. */
+function fit(log: Log, part: string) {
+  log.add('safed', { step: 'isolated' });
+  log.add('safed', { step: 'meter-proved' });
+  log.wait(5);
+  log.add('safed', { step: 'bus', reading: { kind: 'value', value: 3 }, typed: '3' });
+  log.add('safed', { step: 'meter-reproved' });
+  log.add('fitted', { part, note: '' });
+  log.add('energised', { precautions: true });
+}
+
 /** The 5 V rail reads 3 V; then the machine is made safe and the board is changed. */
 function changed(
   before: (log: Log) => void = (log) => log.add('reading', measured('rail', '12', 3)),
@@ -19,13 +30,7 @@ function changed(
   log.add('opened', { complaint: '', meter: smallMeter });
   log.add('energised', { precautions: true });
   before(log);
-  log.add('safed', { step: 'isolated' });
-  log.add('safed', { step: 'meter-proved' });
-  log.wait(5);
-  log.add('safed', { step: 'bus', reading: { kind: 'value', value: 3 }, typed: '3' });
-  log.add('safed', { step: 'meter-reproved' });
-  log.add('fitted', { part: 'board', note: '' });
-  log.add('energised', { precautions: true });
+  fit(log, 'board');
   return log;
 }
 
@@ -90,13 +95,7 @@ test('overruled as good accuses no more, condemned as bad does', () => {
 test('only the last part counts: what the first one mended is asked for again', () => {
   const log = changed();
   log.add('reading', measured('rail', '12', 3.2));
-  log.add('safed', { step: 'isolated' });
-  log.add('safed', { step: 'meter-proved' });
-  log.wait(5);
-  log.add('safed', { step: 'bus', reading: { kind: 'value', value: 3 }, typed: '3' });
-  log.add('safed', { step: 'meter-reproved' });
-  log.add('fitted', { part: 'power', note: '' });
-  log.add('energised', { precautions: true });
+  fit(log, 'power');
   expect(proof(log).owed).toHaveLength(1);
   expect(proof(log).fitted.body.part).toBe('power');
 });
