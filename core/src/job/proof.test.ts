@@ -12,7 +12,7 @@ const proof = (log: Log) => proofOf(fold(log))!;
 const report = (log: Log) => buildReport(smallSheet, fold(log), assess(smallSheet, fold(log)));
 
 /** Made safe, a part changed, and switched on again. */
-function fit(log: Log, part: string) {
+function changePart(log: Log, part: string) {
   log.add('safed', { step: 'isolated' });
   log.add('safed', { step: 'meter-proved' });
   log.wait(5);
@@ -30,7 +30,7 @@ function changed(
   log.add('opened', { complaint: '', meter: smallMeter });
   log.add('energised', { precautions: true });
   before(log);
-  fit(log, 'board');
+  changePart(log, 'board');
   return log;
 }
 
@@ -95,7 +95,7 @@ test('overruled as good accuses no more, condemned as bad does', () => {
 test('only the last part counts: what the first one mended is asked for again', () => {
   const log = changed();
   log.add('reading', measured('rail', '12', 3.2));
-  fit(log, 'power');
+  changePart(log, 'power');
   expect(proof(log).owed).toHaveLength(1);
   expect(proof(log).fitted.body.part).toBe('power');
 });

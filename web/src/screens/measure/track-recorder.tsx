@@ -114,7 +114,7 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
       )}
       {meter.on && !meter.ready && (
         <p role="status" className="m-0 text-[15px] text-brick">
-          The meter shows nothing that fits: nothing is being recorded.
+          The meter shows no figure for this test: nothing is being recorded.
         </p>
       )}
       {pause > INTERRUPTED_MS && (
