@@ -45,9 +45,59 @@ export * from './diagnose/likelihood';
 export * from './diagnose/belief';
 export * from './diagnose/weights';
 export * from './job/entries';
-export * from './job/energy';
+export {
+  BETWEEN_PROOFS_MS,
+  deadFor,
+  latestOf,
+  mayUnplug,
+  openProof,
+  passes,
+  waitUntil,
+  type Energy,
+  type EnergyKind,
+  type Lost,
+  type MeterProof,
+  type PairReading,
+} from './conditions/energy';
+export {
+  findPair,
+  pairAt,
+  pairId,
+  pairsFor,
+  pairsOf,
+  provingOf,
+  type Pair,
+  type PairStore,
+  type VoltsFunction,
+} from './conditions/pairs';
+export { legsOf, onMains, proveGaps, type ProveGap } from './conditions/gaps';
+export {
+  lostWords,
+  nextSafe,
+  notDeadWords,
+  pairWords,
+  type NextSafe,
+} from './conditions/next-safe';
+export {
+  bandsOf,
+  bandWords,
+  sourceName,
+  sourceProblem,
+  SOURCES,
+  sourcesFor,
+  supplyVolts,
+  type Source,
+  type SourceBand,
+  type SourceKind,
+} from './conditions/sources';
+export { highestStored, joulesIn, storesOf, type Store } from './conditions/stores';
+export { comesBack, standsProven, type VoltsSeen } from './conditions/come-back';
+export { elapsed, type Moment } from './conditions/moment';
 export * from './job/instruments';
-export * from './job/discharge';
+export { dischargeOf, limitsOfPair, type Discharge, type LimitAhead } from './conditions/discharge';
+export { energises, shortsOf, type Short } from './job/shorted';
+export { accessOwedFor, leftOpen, plugsOf } from './job/access';
+export { inLogOrder, sawEntry } from './job/log-order';
 export * from './job/clocks';
 export * from './job/windows';
 export * from './job/doubts';
@@ -57,7 +107,7 @@ export * from './job/fold';
 export * from './job/judge-taken';
 export { CONTACT_OWED } from './job/remarks';
 export * from './job/refusal';
-export { energyRefusal } from './job/admit-energy';
+export { dialRefusal, energyRefusal } from './job/admit-energy';
 export * from './job/admit';
 export * from './job/assess';
 export * from './job/proof';
@@ -87,6 +137,7 @@ export {
 export * from './quick/rows';
 export { slug } from './quick/propose';
 export * from './quick/quick-sheet';
+export { SUPPLY_SYSTEMS, type QuickSupply, type SupplySystem } from './quick/supply';
 export * from './meter/stream';
 export * from './meter/auto-hold';
 export * from './bench/errors';

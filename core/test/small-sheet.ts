@@ -1,14 +1,32 @@
 /** A sheet small enough to reckon by hand: one board, four tests, three faults, two parts. */
-import type { BodyOf, EntryKind, LogEntry, MeterProfile, Sheet, StoredEntry } from '../src/index';
+import type {
+  BodyOf,
+  EntryKind,
+  LogEntry,
+  MeterProfile,
+  Reading,
+  Sheet,
+  StoredEntry,
+} from '../src/index';
 
 export const smallSheet: Sheet = {
   format: 'jeitinho.sheet/1',
   id: 'small',
   title: 'Small machine',
   revision: 1,
-  equipment: { maker: 'Nobody', kind: 'test machine', models: ['S-1'] },
+  // On a battery of cells: no mains legs to prove, one store.
+  equipment: {
+    maker: 'Nobody',
+    kind: 'test machine',
+    models: ['S-1'],
+    supply: { system: 'DC bank', volts: 300, hertz: 0 },
+  },
   source: { document: 'Small data', revision: 'A' },
-  safety: { waitMinutes: 5, bus: { red: 'b.P', black: 'b.N', below: 24 }, volts: 300 },
+  safety: {
+    waitMinutes: 5,
+    prove: [{ id: 'bus', name: 'Bus', from: 'b.P', to: 'b.N', function: 'V=', deadBelow: 24 }],
+    volts: 300,
+  },
   boards: [
     {
       id: 'b',
@@ -166,14 +184,32 @@ export type LogWriter = ReturnType<typeof logWriter>;
 
 export const volts = (value: number) => ({ kind: 'value' as const, value });
 
+/** The meter held to a 9 V battery. */
+export const onBattery = {
+  step: 'meter',
+  function: 'V=',
+  source: { kind: 'battery' },
+  reading: volts(9.1),
+  typed: '9.1',
+} as const satisfies BodyOf<'safed'>;
+
+/** The bus of the small sheet, measured. */
+export const busAt = (reading: Reading): BodyOf<'safed'> => ({
+  step: 'pair',
+  pair: 'bus',
+  function: 'V=',
+  reading,
+  typed: '',
+});
+
 /** Opened, and proven dead with a bus of 3 V. */
 export function provenDead(log: LogWriter = logWriter()): LogWriter {
   log.add('opened', { complaint: 'does nothing', meter: smallMeter });
   log.add('safed', { step: 'isolated' });
-  log.add('safed', { step: 'meter-proved' });
+  log.add('safed', onBattery);
   log.wait(5);
-  log.add('safed', { step: 'bus', reading: volts(3), typed: '3' });
-  log.add('safed', { step: 'meter-reproved' });
+  log.add('safed', busAt(volts(3)));
+  log.add('safed', onBattery);
   return log;
 }
 

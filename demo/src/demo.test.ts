@@ -7,6 +7,7 @@ import {
   isMeasured,
   METER_FUNCTIONS,
   modelOf,
+  pairsOf,
   refusalOf,
   sharesOf,
   testsOf,
@@ -38,18 +39,18 @@ describe('benches', () => {
   );
 
   test.each(demoWorld.jobs.filter(({ hidden }) => hidden !== undefined))(
-    'job $id may hide only what its sheet’s bench has, and the bus can be probed',
+    'job $id may hide only what its sheet’s bench has, and every pair can be probed',
     ({ unitId, hidden }) => {
       const { sheetId } = demoWorld.units.find(({ id }) => id === unitId)!;
       if (sheetId === null) return expect(hidden).toEqual([]);
       const sheet = newestSheet(sheetId);
       expect(hidden!.length).toBeGreaterThan(0);
       for (const fault of hidden!) expect(Object.keys(sheet.bench!.faults!)).toContain(fault);
-      const { red, black } = sheet.safety.bus;
-      expect(sheet.bench!.nodes).toMatchObject({
-        [red]: expect.any(String),
-        [black]: expect.any(String),
-      });
+      for (const { from, to } of pairsOf(sheet))
+        expect(sheet.bench!.nodes).toMatchObject({
+          [from]: expect.any(String),
+          [to]: expect.any(String),
+        });
     },
   );
 });

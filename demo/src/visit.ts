@@ -6,6 +6,7 @@ import {
   functionOf,
   isMeasured,
   judgeTaken,
+  leftOpen,
   type BodyOf,
   type EntryKind,
   type LogEntry,
@@ -14,6 +15,7 @@ import {
   type StoredEntry,
 } from '@jeitinho/core';
 import { id } from './ids';
+import { nextProvingStep } from './prove-dead';
 import { newestSheet } from './sheets';
 import type { DemoJob } from './types';
 
@@ -60,17 +62,13 @@ export class VisitLog {
     return this.add('code', { shown });
   }
 
-  /** Isolated, waited, proven dead at so many volts. */
-  dead(busVolts: number): this {
-    const wait = this.sheet.safety.waitMinutes + 1;
-    return this.add('safed', { step: 'isolated' })
-      .add('safed', { step: 'meter-proved' })
-      .add(
-        'safed',
-        { step: 'bus', reading: { kind: 'value', value: busVolts }, typed: String(busVolts) },
-        wait,
-      )
-      .add('safed', { step: 'meter-reproved' });
+  /** Isolated, waited, every pair proven dead with its stores at so many volts. */
+  dead(storeVolts: number): this {
+    for (;;) {
+      const step = nextProvingStep(this.sheet, this.state(), { store: storeVolts }, this.now());
+      if (!step) return this;
+      this.add(step.kind, step.body, step.wait);
+    }
   }
 
   live(): this {
@@ -78,8 +76,10 @@ export class VisitLog {
     return this.add('energised', { precautions: true, ...second }, 2);
   }
 
+  /** Opened or pulled, where that was not done on the way to proving it dead. */
   access(...names: string[]): this {
-    for (const access of names) this.add('access', { access });
+    const { access: open } = this.state();
+    for (const access of names) if (!open.has(access)) this.add('access', { access });
     return this;
   }
 
@@ -126,9 +126,31 @@ export class VisitLog {
   }
 
   sign(customer: string, note: string): DemoJob {
-    this.add('signed', { technician: this.head.author, customer, note }, 5);
+    const { energy } = this.state();
+    // Put back in the order it came off; plugs on the dead machine, before it is given back.
+    for (const { id: access } of leftOpen(this.sheet, this.state()))
+      if (energy.kind === 'dead' || !this.wantsDead(access))
+        this.add('access', { access, back: true });
+    const state = this.state();
+    const left = {
+      energy: state.energy.kind,
+      note: '',
+      open: leftOpen(this.sheet, state).map(({ id: access }) => ({
+        access,
+        reason: 'Waits for the part; left switched off and marked.',
+      })),
+    };
+    this.add('signed', { technician: this.head.author, customer, note, left }, 5);
     const { jobId, unitId, complaint, openedAt } = this.head;
     return { id: id(jobId), unitId, urgent: false, complaint, openedAt, entries: this.entries };
+  }
+
+  private now(): number {
+    return Date.parse(this.head.openedAt) + this.minute * 60_000;
+  }
+
+  private wantsDead(access: string): boolean {
+    return this.sheet.access?.find((each) => each.id === access)?.energy === 'dead';
   }
 
   private get sheet() {

@@ -6,8 +6,8 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { BodyOf, EntryKind, LogEntry, Problem } from '@jeitinho/core';
-import { demoWorld } from '@jeitinho/demo';
+import { foldJob, type BodyOf, type EntryKind, type LogEntry, type Problem } from '@jeitinho/core';
+import { demoWorld, newestSheet, nextProvingStep } from '@jeitinho/demo';
 import { pino } from 'pino';
 import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../src/app';
@@ -87,15 +87,14 @@ export function entry<K extends EntryKind>(kind: K, body: BodyOf<K>, at = Date.n
 
 /** A batch that proves the fridge dead, its wait already over. */
 export function deadBatch(now = Date.now()): LogEntry[] {
-  const minutes = (n: number) => now - n * 60_000;
-  return [
-    entry('safed', { step: 'isolated' }, minutes(9)),
-    entry('safed', { step: 'meter-proved' }, minutes(8)),
-    entry(
-      'safed',
-      { step: 'bus', reading: { kind: 'value', value: 2.4 }, typed: '2.4' },
-      minutes(2),
-    ),
-    entry('safed', { step: 'meter-reproved' }, minutes(1)),
-  ];
+  const sheet = newestSheet(demoWorld.units[0]!.sheetId!);
+  const batch: LogEntry[] = [];
+  let at = now - 14 * 60_000;
+  for (;;) {
+    const state = foldJob(sheet, batch);
+    const step = nextProvingStep(sheet, state, { store: 2.4 }, at);
+    if (!step) return batch;
+    at += step.wait * 60_000;
+    batch.push(entry(step.kind, step.body as never, at));
+  }
 }

@@ -62,7 +62,13 @@ export const jobInput = Type.Object(
 /** How many entries one batch may carry. */
 export const MOST_ENTRIES = 500;
 export const entriesInput = Type.Object(
-  { entries: Type.Array(Type.Unknown(), { minItems: 1, maxItems: MOST_ENTRIES }) },
+  {
+    entries: Type.Array(Type.Unknown(), { minItems: 1, maxItems: MOST_ENTRIES }),
+    /** The sender's own time as it sends: how far its clock is off is measured by it. */
+    sentAt: Type.Optional(
+      Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d\\.\\d{3}Z$' }),
+    ),
+  },
   strict,
 );
 
@@ -162,6 +168,8 @@ export interface EntriesResource {
 export interface AppendedResource {
   readonly accepted: readonly { readonly id: string; readonly seq: number }[];
   readonly last: number;
+  /** Milliseconds from the sender's clock to the server's; 0 where they agree. */
+  readonly offset: number;
 }
 
 /** `application/problem+json`, RFC 9457, with our stable code. */

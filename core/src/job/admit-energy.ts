@@ -1,11 +1,25 @@
 /** Refusals that keep people from harm: the machine's state, plugs, live work, attempts, proving dead. */
-import { findState, stateName, stateOf } from '../sheet/lookup';
-import type { Sheet, SheetState, Test } from '../sheet/schema';
+import { notDeadWords } from '../conditions/next-safe';
+import { deadFor, latestOf, mayUnplug, openProof, type Energy } from '../conditions/energy';
+import { elapsed } from '../conditions/moment';
+import { findPair, pairAt, provingOf, type Pair } from '../conditions/pairs';
+import { sourceProblem } from '../conditions/sources';
+import { comesBack, standsProven } from '../conditions/come-back';
+import { METER_FUNCTIONS } from '../meter/functions';
+import { functionOf } from '../sheet/all-tests';
+import { boardsOf, findState, stateName, stateOf } from '../sheet/lookup';
+import {
+  type MeasureTest,
+  type Sheet,
+  type SheetState,
+  type Test,
+  type TestPoint,
+} from '../sheet/schema';
 import { formatQuantity } from '../units/format';
-import { mayUnplug } from './discharge';
-import type { Energy } from './energy';
+import { accessOwedFor, plugsOf } from './access';
 import type { EntryOf } from './entries';
-import { meterProblem, type WantedOf } from './instruments';
+import { instrumentOf, meterProblem, type WantedOf } from './instruments';
+import { momentOf } from './moment-of';
 import { refuse, type Refusal } from './refusal';
 import type { JobState } from './state';
 
@@ -14,14 +28,19 @@ import type { JobState } from './state';
  * @returns undefined when the test may be done now.
  */
 export function energyRefusal(sheet: Sheet, energy: Energy, test: Test): Refusal | undefined {
-  return stateRefusal(sheet, energy, stateOf(sheet, test));
+  return stateRefusal(sheet, energy, stateOf(sheet, test), boardsOf(test));
 }
 
-function stateRefusal(sheet: Sheet, energy: Energy, state: SheetState): Refusal | undefined {
-  if (state.energy === 'dead') {
-    if (energy.kind === 'dead') return undefined;
-    return refuse('dead-not-proven', deadReason(sheet, energy, 'this test'));
-  }
+function stateRefusal(
+  sheet: Sheet,
+  energy: Energy,
+  state: SheetState,
+  boards?: readonly string[],
+): Refusal | undefined {
+  if (state.energy === 'dead')
+    return deadFor(sheet, energy, boards)
+      ? undefined
+      : refuse('dead-not-proven', notDeadWords(sheet, energy));
   if (energy.kind !== 'live')
     return refuse(
       'not-live',
@@ -32,20 +51,55 @@ function stateRefusal(sheet: Sheet, energy: Energy, state: SheetState): Refusal 
   return undefined;
 }
 
-function deadReason(sheet: Sheet, energy: Energy, what: string): string {
-  const below = formatQuantity(sheet.safety.bus.below, 'V');
-  if (energy.kind === 'live')
-    return `The unit is LIVE. Isolate it, lock it, wait, and prove the bus dead before ${what}.`;
-  switch (energy.next) {
-    case 'prove-meter':
-      return 'Dead is not proven: prove the meter on a known source, wait, then measure the bus.';
-    case 'bus':
-      return `Dead is not proven: the bus must be measured below ${below} after the wait.`;
-    case 'reprove-meter':
-      return 'Dead is not proven: prove the meter once more on the known source.';
-    default:
-      return 'Dead is not proven: isolate, wait and measure the bus first.';
-  }
+/** What harms on a dead machine too: a charged store under the capacitance dial, insulation through electronics. */
+export function dialRefusal(
+  sheet: Sheet,
+  state: JobState,
+  test: MeasureTest,
+  point: TestPoint,
+): Refusal | undefined {
+  const fn = functionOf(test, point);
+  if (fn === 'capacitance') return charged(sheet, state, point);
+  if (fn !== 'insulation') return undefined;
+  const plugged = plugsOf(sheet, test).filter(({ id }) => !state.access.has(id));
+  if (plugged.length === 0) return undefined;
+  return refuse(
+    'electronics-plugged-in',
+    `An insulation test drives hundreds of volts: with the electronics plugged in it ends them. First: ${plugged.map(({ name, id }) => name ?? id).join(', ')}.`,
+  );
+}
+
+/** Above this many volts a capacitor counts as charged for a meter that is about to drive it. */
+const CHARGED = 5;
+
+function charged(sheet: Sheet, state: JobState, { red, black }: TestPoint): Refusal | undefined {
+  const pair = pairAt(sheet, red, black);
+  const latest = pair && latestOf(state.energy, pair.id);
+  const volts =
+    lastVolts(state, red, black) ??
+    (latest?.reading.kind === 'value' ? Math.abs(latest.reading.value) : undefined);
+  if (volts === undefined || volts < CHARGED) return undefined;
+  return refuse(
+    'store-charged',
+    `It read ${formatQuantity(volts, 'V')} there: capacitance on a charged capacitor gives a wrong figure and can end the meter. Drain it through a resistor made for that, measure the volts again, then this.`,
+  );
+}
+
+/** Volts last read on these two places by a test since the last pair reading, either way round. */
+function lastVolts(state: JobState, red?: string, black?: string): number | undefined {
+  const since = state.energy.readings.at(-1)?.at ?? '';
+  const found = state.taken.findLast(
+    (each) =>
+      each.kind === 'reading' &&
+      each.standing.kind !== 'withdrawn' &&
+      each.at >= since &&
+      functionOf(each.test, each.point).startsWith('V') &&
+      ((each.point.red === red && each.point.black === black) ||
+        (each.point.red === black && each.point.black === red)),
+  );
+  return found?.kind === 'reading' && found.reading.kind === 'value'
+    ? Math.abs(found.reading.value)
+    : undefined;
 }
 
 /** A plug is pulled or put back only with the supply off and its charge gone. */
@@ -57,10 +111,10 @@ export function access(
   const known = sheet.access?.find((each) => each.id === body.access);
   if (!known) return refuse('unknown-access', `This job’s sheet has no access “${body.access}”.`);
   if (known.energy !== 'dead' || energy.kind === 'dead') return undefined;
-  if (energy.kind === 'not-proven' && mayUnplug(sheet, energy.bus)) return undefined;
+  if (mayUnplug(sheet, energy)) return undefined;
   return refuse(
     'dead-not-proven',
-    `“${known.name ?? known.id}” wants the supply off. ${deadReason(sheet, energy, 'touching that plug')}`,
+    `“${known.name ?? known.id}” wants the supply off. ${notDeadWords(sheet, energy)}`,
   );
 }
 
@@ -117,35 +171,117 @@ export function purged(
   );
 }
 
+const outOfOrder = (message: string) => refuse('safe-step-out-of-order', message);
+
 export function safeStep(
   sheet: Sheet,
-  { energy, meters }: JobState,
+  state: JobState,
   entry: EntryOf<'safed'>,
 ): Refusal | undefined {
-  const outOfOrder = (message: string) => refuse('safe-step-out-of-order', message);
   switch (entry.body.step) {
     case 'isolated':
       return undefined;
+    case 'meter':
+      return meterProof(sheet, state, entry);
+    case 'pair':
+      return pairRead(sheet, state, entry);
     case 'meter-proved':
-      return energy.next === 'prove-meter'
-        ? undefined
-        : outOfOrder('Isolate and lock the supply before proving the meter.');
     case 'bus':
-      if (!entry.body.reading)
-        return outOfOrder('The bus needs a figure: time alone is not proof.');
-      return energy.next === 'bus' || energy.next === 'reprove-meter'
-        ? meterRefusal(meters, sheet, { function: 'V=', live: true })
-        : outOfOrder('Isolate, and prove the meter on a known source, before measuring the bus.');
     case 'meter-reproved':
-      return energy.next === 'reprove-meter'
-        ? undefined
-        : outOfOrder(
-            `The bus must first read below ${formatQuantity(sheet.safety.bus.below, 'V')} after the wait.`,
-          );
+      return refuse(
+        'old-step',
+        'This page is from before every pair was proven with its figure. Reload it, and prove the machine dead again.',
+      );
     default:
       entry.body.step satisfies never;
       return undefined;
   }
+}
+
+/** The meter held to a known source: its figure must fit, on the function of the pairs. */
+function meterProof(
+  sheet: Sheet,
+  { energy, meters }: JobState,
+  { body }: EntryOf<'safed'>,
+): Refusal | undefined {
+  const { function: fn, source, reading } = body;
+  if (!fn || !source)
+    return outOfOrder('Say what the meter was held to, and on which function: AC or DC volts.');
+  if (fn === 'V~' && reading?.kind === 'value' && reading.value < 0) return belowZero;
+  const onStores = energy.readings.flatMap((each) =>
+    each.reading.kind === 'value' ? [Math.abs(each.reading.value)] : [],
+  );
+  const problem = sourceProblem(sheet, fn, source, reading, fn === 'V=' ? onStores : []);
+  if (problem) return refuse('source-unfit', problem);
+  return meterRefusal(meters, sheet, { function: fn, live: true });
+}
+
+const belowZero = refuse(
+  'negative-reading',
+  'A meter on AC volts shows nothing below zero. Check the figure.',
+);
+
+function pairRead(sheet: Sheet, state: JobState, entry: EntryOf<'safed'>): Refusal | undefined {
+  const { energy, meters } = state;
+  const { pair: id, function: fn, reading } = entry.body;
+  const { gap } = provingOf(sheet);
+  const pair = id === undefined ? undefined : findPair(sheet, id);
+  if (!pair) return refuse('unknown-pair', gap ?? `This job’s sheet has no pair “${id ?? ''}”.`);
+  if (energy.kind === 'live' || !energy.isolated)
+    return outOfOrder('Isolate and lock the supply before a pair is measured.');
+  if (fn !== pair.function)
+    return refuse(
+      'wrong-function',
+      `${pair.name} is proven on ${METER_FUNCTIONS[pair.function].words}${fn ? `, not on ${METER_FUNCTIONS[fn].words}` : ''}: turn the dial and measure again.`,
+    );
+  if (!reading) return outOfOrder(`${pair.name} needs a figure: time alone is not proof.`);
+  if (fn === 'V~' && reading.kind === 'value' && reading.value < 0) return belowZero;
+  const covered = accessOwedFor(sheet, state, pair.access);
+  if (covered.length > 0)
+    return refuse(
+      'access-owed',
+      `${pair.name} lies under a cover. First: ${covered.map(({ name, id: own }) => name ?? own).join(', ')}.`,
+    );
+  return (
+    meterRefusal(meters, sheet, { function: pair.function, live: true }) ??
+    unprovenMeter(state, entry, pair)
+  );
+}
+
+/** Below its limit after the wait, a figure counts only by a meter that was just proven. */
+function unprovenMeter(
+  { energy, meter }: JobState,
+  entry: EntryOf<'safed'>,
+  pair: Pair,
+): Refusal | undefined {
+  const moment = momentOf(entry);
+  const { reading } = entry.body;
+  const low = reading?.kind === 'value' && Math.abs(reading.value) < pair.deadBelow;
+  const waits = energy.isolated && elapsed(energy.isolated, moment) < pair.waitMinutes * 60_000;
+  if (!low || waits || openProof(energy, pair.function, moment, instrumentOf(entry, meter)))
+    return undefined;
+  const dial = METER_FUNCTIONS[pair.function].words;
+  const proof = energy.proofs[pair.function];
+  if (!proof)
+    return outOfOrder(
+      `Prove the meter on a known source, on ${dial}, before ${pair.name} is measured.`,
+    );
+  return outOfOrder(
+    proof.instrument === instrumentOf(entry, meter)
+      ? `The meter was proven more than ten minutes ago. Prove it again on ${dial}, then measure ${pair.name}.`
+      : `This figure comes from another meter than the one that was proven${entry.body.live ? '' : ', or past it'}. Prove this one on ${dial} first.`,
+  );
+}
+
+/** Volts shown on a machine taken for dead are told as soon as they are seen, and only then. */
+export function voltsSeen(
+  sheet: Sheet,
+  { energy }: JobState,
+  { body }: EntryOf<'volts-seen'>,
+): Refusal | undefined {
+  return standsProven(energy) && comesBack(sheet, body)
+    ? undefined
+    : refuse('nothing-lost', 'No proof of dead stands against that figure.');
 }
 
 export function meterRefusal(

@@ -2,6 +2,7 @@
  * May this entry be appended? The same rule on the device and on the server. Refusals are about
  * safety and sense, never about the order of the work: the trail locks no other door.
  */
+import { notDeadWords } from '../conditions/next-safe';
 import { askedBy, resolveExpectation } from '../judge/given';
 import { isSeries } from '../judge/test-expectation';
 import { METER_FUNCTIONS } from '../meter/functions';
@@ -11,14 +12,18 @@ import { locate } from '../sheet/places';
 import { isMeasured, type MeasureTest, type Sheet } from '../sheet/schema';
 import {
   access,
+  dialRefusal,
   energised,
   energyRefusal,
   meterRefusal,
   purged,
   safeStep,
+  voltsSeen,
   window,
 } from './admit-energy';
+import { leftOpen } from './access';
 import type { EntryKind, EntryOf, LogEntry } from './entries';
+import { sawEntry } from './log-order';
 import { dutyOf } from './instruments';
 import { refuse, type Refusal } from './refusal';
 import type { FoldedEntry, JobState } from './state';
@@ -32,7 +37,12 @@ export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refus
     case 'opened':
       return state.log.length > 0 ? refuse('already-open', 'This job is open already.') : undefined;
     case 'safed':
-      return safeStep(sheet, state, entry);
+      // What crossed another device's “energised” is kept as what was done; it proves nothing.
+      return state.danger && !sawEntry(entry, state.danger)
+        ? undefined
+        : safeStep(sheet, state, entry);
+    case 'volts-seen':
+      return voltsSeen(sheet, state, entry);
     case 'reading':
       return reading(sheet, state, entry);
     case 'series':
@@ -66,9 +76,7 @@ export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refus
     case 'fitted':
       return fitted(sheet, state, entry);
     case 'signed':
-      return state.decision
-        ? undefined
-        : refuse('decision-owed', 'Decide first: a report needs a decision, if only to hand over.');
+      return signed(sheet, state, entry);
     default:
       return undefined;
   }
@@ -82,8 +90,35 @@ function fitted(sheet: Sheet, state: JobState, { body }: EntryOf<'fitted'>): Ref
     ? undefined
     : refuse(
         'dead-not-proven',
-        'A part is fitted on a machine that is proven dead. Isolate and prove it under Make safe first.',
+        `A part is fitted on a machine that is proven dead. ${notDeadWords(sheet, state.energy)}`,
       );
+}
+
+/** Before the names stand how the machine is left: its energy, and everything that is not back in place. */
+function signed(sheet: Sheet, state: JobState, { body }: EntryOf<'signed'>): Refusal | undefined {
+  if (!state.decision)
+    return refuse(
+      'decision-owed',
+      'Decide first: a report needs a decision, if only to hand over.',
+    );
+  const { left } = body;
+  if (!left)
+    return refuse(
+      'left-unsaid',
+      'Say first how the machine is left: live or dead, closed or open.',
+    );
+  if (left.energy !== state.energy.kind)
+    return refuse(
+      'left-unsaid',
+      'The machine is no longer as it was said to be left. Read that again, then sign.',
+    );
+  const said = new Set(left.open.filter(({ reason }) => reason.trim()).map(({ access }) => access));
+  const unsaid = leftOpen(sheet, state).filter(({ id }) => !said.has(id));
+  if (unsaid.length === 0) return undefined;
+  return refuse(
+    'left-unsaid',
+    `Still open or out: ${unsaid.map(({ name, id }) => name ?? id).join(', ')}. Put it back and tick it, or write why it stays so.`,
+  );
 }
 
 const unknownTest = (id: string) => refuse('unknown-test', `This job’s sheet has no test “${id}”.`);
@@ -150,6 +185,7 @@ function reading(sheet: Sheet, state: JobState, entry: EntryOf<'reading'>): Refu
     return refuse('given-owed', `First: ${asked.asks}. The limits of this test hang on it.`);
   return (
     energyRefusal(sheet, state.energy, test) ??
+    dialRefusal(sheet, state, test, point) ??
     meterRefusal(state.meters, sheet, dutyOf(sheet, test, point, state.given.get(test.id)))
   );
 }
@@ -165,6 +201,7 @@ function series(sheet: Sheet, state: JobState, entry: EntryOf<'series'>): Refusa
     return refuse('not-in-order', 'The figures of a series must stand in the order of time.');
   return (
     energyRefusal(sheet, state.energy, test) ??
+    dialRefusal(sheet, state, test, point) ??
     meterRefusal(state.meters, sheet, dutyOf(sheet, test, point))
   );
 }
@@ -211,7 +248,7 @@ function decision(sheet: Sheet, { body }: EntryOf<'decision'>): Refusal | undefi
   return undefined;
 }
 
-const FACTS: ReadonlySet<EntryKind> = new Set(['opened', 'withdrawn', 'clock-set']);
+const FACTS: ReadonlySet<EntryKind> = new Set(['opened', 'withdrawn', 'clock-set', 'volts-seen']);
 
 /** Whether an entry can still be taken back: what the device itself noted cannot. */
 export const canWithdraw = (entry: FoldedEntry): boolean =>

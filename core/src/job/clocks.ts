@@ -3,9 +3,12 @@
  * wait for the bus, a test mode, a purge. Computed from the moment of the entry, never from ticks, so
  * they survive a reload, a locked phone and another device.
  */
+import { dischargeOf } from '../conditions/discharge';
+import { latestOf, passes, type Energy } from '../conditions/energy';
+import type { Moment } from '../conditions/moment';
+import { pairsOf, type Pair } from '../conditions/pairs';
 import { findState, stateName } from '../sheet/lookup';
 import type { Sheet } from '../sheet/schema';
-import { dischargeOf } from './discharge';
 import type { JobState } from './state';
 import { purgeUntil } from './windows';
 
@@ -45,33 +48,55 @@ export function clocksOf(sheet: Sheet, state: JobState): RunningClock[] {
 }
 
 function waiting(sheet: Sheet, { energy }: JobState): RunningClock[] {
-  const { waitUntil, isolatedAt, kind, bus } = energy;
-  if (kind !== 'not-proven' || waitUntil === undefined || isolatedAt === undefined) return [];
-  const startedAt = waitUntil - sheet.safety.waitMinutes * 60_000;
-  const wait: RunningClock = {
-    id: `wait-${isolatedAt}`,
+  if (energy.kind !== 'not-proven' || !energy.isolated) return [];
+  const { isolated } = energy;
+  const open = pairsOf(sheet).filter((pair) => {
+    const latest = latestOf(energy, pair.id);
+    // Measured and low, only the meter's second proof is wanting.
+    return pair.waitMinutes > 0 && !energy.proven.has(pair.id) && !(latest && passes(latest));
+  });
+  const ends = [...new Set(open.map(({ waitMinutes }) => waitMinutes))];
+  return ends.flatMap((minutes): RunningClock[] => {
+    const pairs = open.filter(({ waitMinutes }) => waitMinutes === minutes);
+    const endsAt = isolated.time + minutes * 60_000;
+    const falling = pairs.flatMap((pair) => forecast(pair, energy, endsAt) ?? []);
+    const waits = pairs.length - falling.length;
+    // Pairs that wait as long are one clock.
+    return waits === 0 ? falling : [waitFor(pairs, isolated, endsAt), ...falling];
+  });
+}
+
+const WHILE_WAITING = 'Touch nothing inside. Look and photograph only.';
+
+function waitFor(pairs: readonly Pair[], isolated: Moment, endsAt: number): RunningClock {
+  const more = pairs.length > 1 ? ` and ${pairs.length - 1} more` : '';
+  return {
+    id: `wait-${isolated.at}-${endsAt}`,
     kind: 'wait',
-    name: 'Wait for the bus',
-    meanwhile: 'Touch nothing inside. Look and photograph only.',
-    then: 'Measure the bus.',
-    startedAt,
-    endsAt: waitUntil,
+    name: `Wait: ${pairs[0]!.name}${more}`,
+    meanwhile: WHILE_WAITING,
+    then: `Measure ${pairs[0]!.name}.`,
+    startedAt: isolated.time,
+    endsAt,
   };
-  const fall = dischargeOf(sheet, energy);
+}
+
+/** Once a reading says when it will be low, that moment is worth waiting for. */
+function forecast(pair: Pair, energy: Energy, endsAt: number): RunningClock | undefined {
+  const latest = latestOf(energy, pair.id);
+  const fall = dischargeOf(pair, energy);
   const last = fall?.limits.at(-1);
-  // Once a reading says when it will be low, that moment is worth waiting for.
-  if (bus && fall && last?.at !== undefined && !last.reached && last.at > waitUntil)
-    return [
-      {
-        ...wait,
-        id: `discharge-${bus.entry}`,
-        kind: 'discharge',
-        name: `Bus below ${last.below} V`,
-        startedAt: fall.from,
-        endsAt: last.at,
-      },
-    ];
-  return energy.next === 'reprove-meter' ? [] : [wait];
+  if (!latest || !fall || last?.at === undefined || last.reached || last.at <= endsAt)
+    return undefined;
+  return {
+    id: `discharge-${latest.entry}`,
+    kind: 'discharge',
+    name: `${pair.name} below ${last.below} V`,
+    meanwhile: WHILE_WAITING,
+    then: `Measure ${pair.name}.`,
+    startedAt: fall.from,
+    endsAt: last.at,
+  };
 }
 
 function windows(sheet: Sheet, state: JobState): RunningClock[] {

@@ -2,8 +2,8 @@
 import type { LeadZero } from '../judge/judge';
 import type { MeterProfile } from '../meter/profile';
 import type { NamedClock } from './clocks';
-import { AS_FOUND, type Energy } from './energy';
-import type { ContactProof, EntryOf } from './entries';
+import { AS_FOUND, type Energy } from '../conditions/energy';
+import type { ContactProof, EntryOf, StoredEntry } from './entries';
 import type { Overruled, ShownCode, Taken } from './state';
 import type { Attempts, Spell } from './windows';
 
@@ -12,11 +12,21 @@ export interface Draft {
   meter: MeterProfile | null;
   meters: MeterProfile[];
   energy: Energy;
+  /** The latest entry after which the machine may be live. */
+  danger?: StoredEntry;
+  /** It was proven dead at some time. */
+  everDead: boolean;
   arrived?: EntryOf<'arrived'>;
   observed: EntryOf<'observed'>[];
   codes: ShownCode[];
   noCode: boolean;
   access: Set<string>;
+  /** Said to be in by one device and out by another, neither knowing of the other. */
+  accessUnknown: Set<string>;
+  /** What was open in this job and has been put back. */
+  accessBack: Set<string>;
+  /** Who spoke last of each access. */
+  accessBy: Map<string, EntryOf<'access'>>;
   lead?: LeadZero;
   given: Map<string, number>;
   taken: Taken[];
@@ -41,10 +51,14 @@ export function emptyDraft(): Draft {
     meter: null,
     meters: [],
     energy: AS_FOUND,
+    everDead: false,
     observed: [],
     codes: [],
     noCode: false,
     access: new Set(),
+    accessUnknown: new Set(),
+    accessBy: new Map(),
+    accessBack: new Set(),
     given: new Map(),
     taken: [],
     skipped: new Map(),

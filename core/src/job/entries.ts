@@ -3,6 +3,7 @@
  * place; a wrong entry is withdrawn by a later one and stays visible.
  */
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
+import { SOURCES } from '../conditions/sources';
 import { meterFunctionSchema } from '../meter/functions';
 import { meterProfileSchema } from '../meter/profile';
 import { words } from '../schema-words';
@@ -44,8 +45,10 @@ export type ContactProof = (typeof CONTACT_PROOFS)[number];
 export const DECISIONS = ['replace', 'hand-over', 'cannot-make-safe', 'stop-and-call'] as const;
 export type DecisionAction = (typeof DECISIONS)[number];
 
-/** Steps of proving a machine dead, in their order. */
-export const SAFE_STEPS = ['isolated', 'meter-proved', 'bus', 'meter-reproved'] as const;
+/** Steps of proving a machine dead. */
+export const SAFE_STEPS = ['isolated', 'meter', 'pair'] as const;
+/** Those of logs from before every pair was proven with its figures: they prove nothing any more. */
+export const OLD_SAFE_STEPS = ['meter-proved', 'bus', 'meter-reproved'] as const;
 export type SafeStep = (typeof SAFE_STEPS)[number];
 
 /** The body of each kind of entry. */
@@ -66,9 +69,31 @@ export const entryBodies = {
   /** Whether the people here hold the licences that the unit asks for. */
   licence: strict({ held: Type.Boolean(), who: Type.String({ maxLength: 120 }) }),
   safed: strict({
-    step: Type.Union(SAFE_STEPS.map((step) => Type.Literal(step))),
+    step: words([...SAFE_STEPS, ...OLD_SAFE_STEPS]),
+    /** Which pair of the sheet was measured. */
+    pair: Type.Optional(Type.String({ minLength: 1, maxLength: 400 })),
+    /** Where the dial stood. */
+    function: Type.Optional(words(['V~', 'V='])),
+    /** What the meter was held to. */
+    source: Type.Optional(
+      strict({
+        kind: words(SOURCES),
+        volts: Type.Optional(
+          Type.Number({ minimum: 10, maximum: 1500, description: 'Mark of a proving unit.' }),
+        ),
+      }),
+    ),
     reading: Type.Optional(readingSchema),
     typed: Type.Optional(Type.String({ maxLength: 60 })),
+    /** The figure came off a connected meter, not off the keys. */
+    live: Type.Optional(Type.Literal(true)),
+  }),
+  /** A connected meter showed volts on a machine taken for dead. */
+  'volts-seen': strict({
+    function: words(['V~', 'V=']),
+    reading: readingSchema,
+    red: Type.Optional(Type.String({ minLength: 1, maxLength: 170 })),
+    black: Type.Optional(Type.String({ minLength: 1, maxLength: 170 })),
   }),
   /** Supply on, or live work begun, with the precautions acknowledged. */
   energised: strict({
@@ -161,7 +186,19 @@ export const entryBodies = {
   }),
   /** A part put in; the machine is whole again, or so it is hoped. */
   fitted: strict({ part: Id, note: Type.String({ maxLength: 400 }) }),
-  signed: strict({ technician: Person, customer: Type.String({ maxLength: 120 }), note: Note }),
+  signed: strict({
+    technician: Person,
+    customer: Type.String({ maxLength: 120 }),
+    note: Note,
+    /** How the machine was left, as it was said before signing; absent in logs from before it was. */
+    left: Type.Optional(
+      strict({
+        energy: words(['live', 'not-proven', 'dead']),
+        note: Note,
+        open: Type.Array(strict({ access: Id, reason: Said }), { maxItems: 200 }),
+      }),
+    ),
+  }),
   withdrawn: strict({ entry: Uuid, reason: Note }),
 } as const;
 
@@ -178,6 +215,10 @@ export const entryEnvelope = Type.Object(
       description: 'Device time, ISO 8601 in UTC with milliseconds',
     }),
     author: Person,
+    /** The browser or program that wrote it. */
+    device: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+    /** Highest number of this job's log that the device had then: what it had not seen, it crossed. */
+    seen: Type.Optional(Type.Integer({ minimum: 0, maximum: 2_147_483_647 })),
     body: Type.Object({}),
   },
   { $id: 'entry', additionalProperties: false },
@@ -189,16 +230,17 @@ export type EntryOf<K extends EntryKind> = {
   /** Device time, ISO 8601, UTC. */
   readonly at: string;
   readonly author: string;
+  /** The browser or program that wrote it; absent in logs from before devices had names. */
+  readonly device?: string;
+  /** Highest number of this log that the device had when it wrote it. */
+  readonly seen?: number;
   readonly body: BodyOf<K>;
 };
 /** An entry as a device writes it. */
 export type LogEntry = { [K in EntryKind]: EntryOf<K> }[EntryKind];
 /** An entry as the log keeps it; `seq` counts per job from 1 and is absent until the server has it. */
-export type StoredEntry = LogEntry & { readonly seq?: number };
-
-/** Server order first, then what has not been sent, as it was made. */
-export function inLogOrder(entries: readonly StoredEntry[]): StoredEntry[] {
-  return [...entries].sort(
-    (a, b) => (a.seq ?? Infinity) - (b.seq ?? Infinity) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0),
-  );
-}
+export type StoredEntry = LogEntry & {
+  readonly seq?: number;
+  /** Milliseconds from the device's time to the server's, measured at sending; 0 where absent. */
+  readonly offset?: number;
+};

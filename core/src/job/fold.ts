@@ -5,9 +5,17 @@ import { findTest } from '../sheet/lookup';
 import { observableId } from '../sheet/observables';
 import { isMeasured, type Sheet } from '../sheet/schema';
 import { emptyDraft, type Draft } from './draft';
-import { afterSafeStep, doubt, energise } from './energy';
-import { inLogOrder, type BodyOf, type EntryOf, type StoredEntry } from './entries';
-import { instrumentFor } from './instruments';
+import { doubt, otherMeter } from '../conditions/energy';
+import {
+  applyAccess,
+  applyEnergised,
+  applySafed,
+  seeTestVolts,
+  seeVolts,
+  seeWithdrawnPair,
+} from './fold-energy';
+import type { BodyOf, EntryOf, StoredEntry } from './entries';
+import { inLogOrder } from './log-order';
 import { voidReasons } from './prerequisites';
 import { CONTACT_OWED, countAgreeing, withRemarks } from './remarks';
 import type { FoldedEntry, JobState, Taken } from './state';
@@ -63,24 +71,19 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
       readCode(draft, entry, sheet);
       break;
     case 'access':
-      if (entry.body.back) draft.access.delete(entry.body.access);
-      else draft.access.add(entry.body.access);
+      applyAccess(draft, entry);
       break;
     case 'licence':
       draft.licence = entry;
       break;
     case 'safed':
-      // Isolated, no test mode runs on.
-      if (entry.body.step === 'isolated') draft.spells.clear();
-      draft.energy = afterSafeStep(
-        draft.energy,
-        entry,
-        sheet,
-        instrumentFor(draft.meters, sheet, { function: 'V=', live: true }),
-      );
+      applySafed(draft, entry, sheet);
+      break;
+    case 'volts-seen':
+      seeVolts(draft, entry, sheet, entry.body);
       break;
     case 'energised':
-      draft.energy = energise(entry.at, entry.body.second);
+      applyEnergised(draft, entry);
       break;
     case 'window':
       begin(draft, entry, sheet);
@@ -117,6 +120,7 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
     case 'reading':
     case 'series':
     case 'answer': {
+      if (entry.kind !== 'answer') seeTestVolts(draft, entry, sheet);
       const taken = take(draft, entry, sheet);
       if (taken) draft.taken.push(taken);
       break;
@@ -142,7 +146,13 @@ function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
 }
 
 function applyWithdrawn(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
-  if (entry.kind === 'energised') draft.energy = doubt(entry.at);
+  if (entry.kind === 'energised') {
+    draft.energy = doubt(entry.at);
+    draft.danger = entry;
+  }
+  // What was typed and taken back may have been seen all the same: the proof does not come back with it.
+  if (entry.kind === 'reading' || entry.kind === 'series') seeTestVolts(draft, entry, sheet);
+  if (entry.kind === 'safed') seeWithdrawnPair(draft, entry, sheet);
   // The gas of an attempt that was taken back may be in the chamber all the same.
   if (entry.kind === 'window') countAttempt(draft, entry, sheet);
   if (entry.kind === 'reading' || entry.kind === 'series' || entry.kind === 'answer') {
@@ -163,6 +173,7 @@ function readCode(draft: Draft, entry: EntryOf<'code'>, sheet: Sheet): void {
 
 /** The latest meter comes first; taken up again, it moves to the front. */
 function takeInHand(draft: Draft, meter: MeterProfile): void {
+  if (draft.meter?.id !== meter.id) draft.energy = otherMeter(draft.energy);
   draft.meter = meter;
   draft.meters = [meter, ...draft.meters.filter((each) => each.id !== meter.id)];
 }
@@ -178,7 +189,13 @@ function skip(draft: Draft, body: BodyOf<'skipped'>, sheet: Sheet): void {
 }
 
 function finish(draft: Draft, log: FoldedEntry[], sheet: Sheet): JobState {
-  const { contacts: _contacts, voided: _voided, overruled: _overruled, ...plain } = draft;
+  const {
+    contacts: _contacts,
+    voided: _voided,
+    overruled: _overruled,
+    accessBy: _accessBy,
+    ...plain
+  } = draft;
   const all = countAgreeing(draft.taken.map((each) => withRemarks(draft, each)));
   const last = new Map<string, Taken>();
   for (const taken of all)

@@ -52,3 +52,9 @@ export function meterProblem(
   if (meters.length === 0 || fittest(meters, duty)) return undefined;
   return unfitFor(meters[0]!, duty);
 }
+
+/** The very meter of a figure: the device, the meter in hand, and whether its figure came by itself. */
+export const instrumentOf = (
+  { device, body }: { readonly device?: string; readonly body: { readonly live?: true } },
+  meter: MeterProfile | null,
+): string => [device ?? '', meter?.id ?? '', body.live ? 'live' : 'typed'].join(' ');

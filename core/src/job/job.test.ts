@@ -1,17 +1,22 @@
 import fc from 'fast-check';
 import {
+  busAt,
   logWriter,
+  type LogWriter,
   measured,
+  onBattery,
   provenDead,
   smallMeter,
   smallSheet,
   volts,
-  type LogWriter,
 } from '../../test/small-sheet';
+import { latestOf } from '../conditions/energy';
+import { nextSafe } from '../conditions/next-safe';
 import { refusalOf } from './admit';
 import { energyRefusal } from './admit-energy';
 import { assess, evidenceOf } from './assess';
-import { inLogOrder, type LogEntry } from './entries';
+import type { LogEntry } from './entries';
+import { inLogOrder } from './log-order';
 import { foldJob } from './fold';
 import { notProvenWords } from './not-proven';
 import { accessOwed, currentStage, nextStep, progressOf, takenCount } from './progress';
@@ -19,6 +24,7 @@ import { summarise } from './summary';
 import { findTest } from '../sheet/lookup';
 
 const fold = (log: LogWriter) => foldJob(smallSheet, log.entries);
+const next = (log: LogWriter) => nextSafe(smallSheet, fold(log).energy);
 const refusal = (log: LogWriter, entry: LogEntry) => refusalOf(smallSheet, fold(log), entry)?.code;
 
 /** Nothing found there, with the leads proven first. */
@@ -28,7 +34,8 @@ describe('energy state', () => {
   test('as found it is live, and no dead test is admitted', () => {
     const log = logWriter();
     log.add('opened', { complaint: '', meter: smallMeter });
-    expect(fold(log).energy).toMatchObject({ kind: 'live', acknowledged: false, next: 'isolate' });
+    expect(fold(log).energy).toMatchObject({ kind: 'live', acknowledged: false });
+    expect(next(log)).toEqual({ kind: 'isolate' });
     expect(refusal(log, log.make('reading', measured('diode', 'U', 0.45, 'diode')))).toBe(
       'dead-not-proven',
     );
@@ -36,7 +43,8 @@ describe('energy state', () => {
 
   test('isolate, prove the meter, wait, bus below the limit, prove the meter: dead', () => {
     const log = provenDead();
-    expect(fold(log).energy).toMatchObject({ kind: 'dead', next: 'done' });
+    expect(fold(log).energy).toMatchObject({ kind: 'dead' });
+    expect(next(log)).toEqual({ kind: 'done' });
     expect(
       refusal(log, log.make('reading', measured('diode', 'U', 0.45, 'diode'))),
     ).toBeUndefined();
@@ -46,14 +54,14 @@ describe('energy state', () => {
     const log = logWriter();
     log.add('opened', { complaint: '', meter: smallMeter });
     log.add('safed', { step: 'isolated' });
-    log.add('safed', { step: 'meter-proved' });
-    log.add('safed', { step: 'bus', reading: volts(3), typed: '3' });
+    log.add('safed', onBattery);
+    log.add('safed', busAt(volts(3)));
     const { energy } = fold(log);
-    expect(energy).toMatchObject({ kind: 'not-proven', next: 'bus' });
-    expect(energy.bus).toMatchObject({ waited: false, judgement: { verdict: 'in' } });
-    expect(refusal(log, log.make('safed', { step: 'meter-reproved' }))).toBe(
-      'safe-step-out-of-order',
-    );
+    expect(energy.kind).toBe('not-proven');
+    expect(next(log)).toMatchObject({ kind: 'pair', pair: { id: 'bus' } });
+    expect(latestOf(energy, 'bus')).toMatchObject({ waited: false, judgement: { verdict: 'in' } });
+    log.add('safed', onBattery);
+    expect(fold(log).energy.kind).toBe('not-proven');
   });
 
   test.each([
@@ -65,11 +73,11 @@ describe('energy state', () => {
     const log = logWriter();
     log.add('opened', { complaint: '', meter: smallMeter });
     log.add('safed', { step: 'isolated' });
-    log.add('safed', { step: 'meter-proved' });
-    log.wait(10);
-    log.add('safed', { step: 'bus', reading, typed: '' });
-    expect(fold(log).energy.next).toBe('bus');
-    log.add('safed', { step: 'meter-reproved' });
+    log.add('safed', onBattery);
+    log.wait(5);
+    log.add('safed', busAt(reading));
+    expect(next(log)).toMatchObject({ kind: 'pair', pair: { id: 'bus' } });
+    log.add('safed', onBattery);
     expect(fold(log).energy.kind).toBe('not-proven');
   });
 
@@ -94,22 +102,16 @@ describe('energy state', () => {
 
   test('withdrawing the bus reading takes the proof with it', () => {
     const log = provenDead();
-    const bus = log.entries.find((e) => e.kind === 'safed' && e.body.step === 'bus')!;
+    const bus = log.entries.find((e) => e.kind === 'safed' && e.body.step === 'pair')!;
     log.add('withdrawn', { entry: bus.id, reason: 'misread' });
-    expect(fold(log).energy).toMatchObject({ kind: 'not-proven', next: 'bus' });
+    expect(fold(log).energy).toMatchObject({ kind: 'not-proven' });
+    expect(next(log)).toMatchObject({ kind: 'pair' });
   });
 
   test('no log of any kind makes a machine dead without a low bus reading after the wait', () => {
     const steps = fc.array(
       fc.record({
-        what: fc.constantFrom(
-          'isolated',
-          'meter-proved',
-          'bus',
-          'meter-reproved',
-          'energised',
-          'undo',
-        ),
+        what: fc.constantFrom('isolated', 'meter', 'bus', 'energised', 'undo'),
         volts: fc.constantFrom(1, 30, 300),
         minutes: fc.nat(6),
       }),
@@ -124,17 +126,19 @@ describe('energy state', () => {
           if (what === 'energised') log.add('energised', { precautions: true });
           else if (what === 'undo')
             log.add('withdrawn', { entry: log.entries.at(-1)!.id, reason: '' });
-          else if (what === 'bus') log.add('safed', { step: 'bus', reading: volts(v), typed: '' });
-          else log.add('safed', { step: what as 'isolated' });
+          else if (what === 'bus') log.add('safed', busAt(volts(v)));
+          else if (what === 'meter') log.add('safed', onBattery);
+          else log.add('safed', { step: 'isolated' });
         }
         const { energy, log: folded } = fold(log);
         if (energy.kind !== 'dead') return;
-        expect(energy.bus!.reading).toEqual(volts(1));
-        expect(Date.parse(energy.bus!.at) - Date.parse(energy.isolatedAt!)).toBeGreaterThanOrEqual(
+        const proven = energy.proven.get('bus')!;
+        expect(proven.reading).toEqual(volts(1));
+        expect(Date.parse(proven.at) - Date.parse(energy.isolatedAt!)).toBeGreaterThanOrEqual(
           5 * 60_000,
         );
         const lastLive = folded.findLastIndex((e) => e.kind === 'energised');
-        expect(folded.findIndex((e) => e.id === energy.bus!.entry)).toBeGreaterThan(lastLive);
+        expect(folded.findIndex((e) => e.id === proven.entry)).toBeGreaterThan(lastLive);
       }),
       { numRuns: 300 },
     );
@@ -252,11 +256,11 @@ describe('what is refused, and why', () => {
     expect(why()).toMatch(/LIVE/);
     fresh.add('safed', { step: 'isolated' });
     expect(why()).toMatch(/prove the meter/);
-    fresh.add('safed', { step: 'meter-proved' });
+    fresh.add('safed', onBattery);
     expect(why()).toMatch(/below 24/);
     fresh.wait(6);
-    fresh.add('safed', { step: 'bus', reading: volts(2), typed: '2' });
-    expect(why()).toMatch(/once more/);
+    fresh.add('safed', busAt(volts(2)));
+    expect(why()).toMatch(/prove the meter again/);
   });
 
   test('a signed job takes nothing until the signature is withdrawn', () => {

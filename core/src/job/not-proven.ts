@@ -5,6 +5,7 @@ import { testsOf } from '../sheet/all-tests';
 import { observablesOf, shownBy } from '../sheet/observables';
 import type { Fault, Sheet, Test } from '../sheet/schema';
 import type { EvidenceItem, Suspect } from './assess';
+import { energises, shortsOf } from './shorted';
 import type { JobState } from './state';
 
 export type NotProven =
@@ -59,7 +60,9 @@ export function notProvenOf(
 function clearing(sheet: Sheet, state: JobState, suspects: readonly Suspect[]): NotProven[] {
   const leader = suspects[0];
   if (!leader || leader.p < WORTH_NAMING) return [];
+  const shorts = shortsOf(sheet, state);
   const cheapest = testsOf(sheet)
+    .filter((test) => !energises(sheet, shorts, test))
     .filter((test) =>
       observablesOf(test, sheet).some(
         (each) => !state.current.has(each.id) && chanceOfOk(leader.fault, each) < TELLING,

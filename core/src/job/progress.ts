@@ -1,9 +1,12 @@
 /** The order of the work: what is done at each stage and what is still owed, and which test is next. */
+import { pairsOf } from '../conditions/pairs';
 import { testsOf } from '../sheet/all-tests';
 import { observablesOf } from '../sheet/observables';
 import type { Sheet, Test } from '../sheet/schema';
 import { findTest, stateOf } from '../sheet/lookup';
-import type { EnergyKind } from './energy';
+import type { EnergyKind } from '../conditions/energy';
+import { accessOwedFor } from './access';
+import { energises, shortsOf } from './shorted';
 import type { JobState } from './state';
 
 export const STAGES = ['arrive', 'read', 'safe', 'measure', 'decide', 'sign'] as const;
@@ -37,14 +40,21 @@ export function progressOf(sheet: Sheet, state: JobState): StageProgress[] {
     },
     {
       stage: 'safe',
-      // Once proven, the stage stays done: later live work cancels the proof, not the step.
-      done: state.log.some((e) => e.kind === 'safed' && e.body.step === 'meter-reproved'),
-      note: '',
+      // Once proven, the stage stays done: later live work cancels the proof, not the step. A proof that
+      // was lost is owed again.
+      done: state.energy.kind === 'dead' || (state.everDead && !state.energy.lost),
+      note: safeNote(sheet, state),
     },
     { stage: 'measure', done: handled, note: `${taken}/${of}` },
     { stage: 'decide', done: state.decision !== undefined, note: '' },
     { stage: 'sign', done: state.signed !== undefined, note: '' },
   ];
+}
+
+/** `2/5` while pairs are being proven. */
+function safeNote(sheet: Sheet, { energy }: JobState): string {
+  const of = pairsOf(sheet).length;
+  return energy.kind === 'not-proven' && of > 0 ? `${energy.proven.size}/${of}` : '';
 }
 
 /** The first stage that owes something; the last one when nothing does. */
@@ -78,7 +88,7 @@ const open = (state: JobState, step: Step) =>
 
 /**
  * The next step in the sheet's order: first the rest of the test in hand, then what the machine's
- * present state allows, then anything. Undefined when nothing is left.
+ * present state allows, then anything that would not energise a short. Undefined when nothing is left.
  * @param after - Observable in hand, never suggested itself; the search goes on from there and wraps
  *   round.
  * @param options.leaveTest - Leave out the rest of the test in hand as well; false by default.
@@ -90,11 +100,15 @@ export function nextStep(
   { leaveTest = false }: { leaveTest?: boolean } = {},
 ): Step | undefined {
   const steps = stepsOf(sheet);
+  const shorts = shortsOf(sheet, state);
   const from = steps.findIndex((step) => step.observable === after) + 1;
   const inHand = steps[from - 1];
   const ahead = [...steps.slice(from), ...steps.slice(0, from)].filter(
     (step) =>
-      step !== inHand && open(state, step) && !(leaveTest && step.test.id === inHand?.test.id),
+      step !== inHand &&
+      open(state, step) &&
+      !(leaveTest && step.test.id === inHand?.test.id) &&
+      !energises(sheet, shorts, step.test),
   );
   return (
     ahead.find((step) => step.test.id === inHand?.test.id) ??
@@ -109,16 +123,8 @@ function suits(sheet: Sheet, test: Test, energy: EnergyKind): boolean {
 }
 
 /** Access that a test still owes, its prerequisites first, each once. */
-export function accessOwed(sheet: Sheet, state: JobState, testId: string): string[] {
-  const owed: string[] = [];
-  const need = (id: string) => {
-    if (owed.includes(id) || state.access.has(id)) return;
-    sheet.access?.find((each) => each.id === id)?.needs?.forEach(need);
-    if (!owed.includes(id)) owed.push(id);
-  };
-  findTest(sheet, testId)?.access?.forEach(need);
-  return owed;
-}
+export const accessOwed = (sheet: Sheet, state: JobState, testId: string): string[] =>
+  accessOwedFor(sheet, state, findTest(sheet, testId)?.access ?? []).map(({ id }) => id);
 
 /** Open tests besides this one that want the same access: gained once, it serves them all. */
 export function accessShared(

@@ -1,5 +1,13 @@
 /** After a part is fitted: what counts as proof that it mended anything. */
-import { logWriter, measured, provenDead, smallMeter, smallSheet } from '../../test/small-sheet';
+import {
+  busAt,
+  logWriter,
+  measured,
+  onBattery,
+  provenDead,
+  smallMeter,
+  smallSheet,
+} from '../../test/small-sheet';
 import { buildReport } from '../report/report';
 import { refusalOf } from './admit';
 import { assess } from './assess';
@@ -14,10 +22,10 @@ const report = (log: Log) => buildReport(smallSheet, fold(log), assess(smallShee
 /** Made safe, a part changed, and switched on again. */
 function changePart(log: Log, part: string) {
   log.add('safed', { step: 'isolated' });
-  log.add('safed', { step: 'meter-proved' });
+  log.add('safed', onBattery);
   log.wait(5);
-  log.add('safed', { step: 'bus', reading: { kind: 'value', value: 3 }, typed: '3' });
-  log.add('safed', { step: 'meter-reproved' });
+  log.add('safed', busAt({ kind: 'value', value: 3 }));
+  log.add('safed', onBattery);
   log.add('fitted', { part, note: '' });
   log.add('energised', { precautions: true });
 }

@@ -2,13 +2,15 @@
 import fc from 'fast-check';
 import { logWriter, smallMeter, smallSheet } from '../../test/small-sheet';
 import { buildReport } from '../report/report';
+import { leftOpen } from './access';
 import { refusalOf } from './admit';
 import { assess } from './assess';
 import type { EntryKind } from './entries';
 import { foldJob } from './fold';
 import { progressOf } from './progress';
 import { clocksOf } from './clocks';
-import { dischargeOf } from './discharge';
+import { dischargeOf } from '../conditions/discharge';
+import { pairsOf } from '../conditions/pairs';
 import type { Sheet } from '../sheet/schema';
 
 /** The small machine with attempts that are counted. */
@@ -36,10 +38,17 @@ const step = fc.oneof(
   fc.record({
     kind: fc.constant('safed'),
     body: fc.record({
-      step: fc.constantFrom('isolated', 'meter-proved', 'bus', 'meter-reproved'),
-      reading: figure,
+      step: fc.constantFrom('isolated', 'meter', 'pair', 'meter-proved', 'bus', 'meter-reproved'),
+      pair: fc.constantFrom('bus', 'nowhere'),
+      function: fc.constantFrom('V=', 'V~'),
+      source: fc.constantFrom({ kind: 'battery' }, { kind: 'proving-unit', volts: 240 }),
+      reading: fc.oneof(figure, fc.constantFrom({ kind: 'value', value: 9 })),
       typed: fc.constant(''),
     }),
+  }),
+  fc.record({
+    kind: fc.constant('volts-seen'),
+    body: fc.record({ function: fc.constantFrom('V=', 'V~'), reading: figure }),
   }),
   fc.record({ kind: fc.constant('energised'), body: fc.constant({ precautions: true }) }),
   fc.record({ kind: fc.constant('lead'), body: fc.constant({ value: 0.3, half: 0.2 }) }),
@@ -79,7 +88,22 @@ const step = fc.oneof(
   }),
   fc.record({
     kind: fc.constant('signed'),
-    body: fc.constant({ technician: 'Ana', customer: '', note: '' }),
+    body: fc.record({
+      technician: fc.constant('Ana'),
+      customer: fc.constant(''),
+      note: fc.constant(''),
+      left: fc.record({
+        energy: fc.constantFrom('live', 'not-proven', 'dead'),
+        note: fc.constant(''),
+        open: fc.constantFrom(
+          [],
+          [
+            { access: 'lid', reason: 'part comes tomorrow' },
+            { access: 'plug', reason: 'part comes tomorrow' },
+          ],
+        ),
+      }),
+    }),
   }),
   fc.record({ kind: fc.constant('withdrawn'), body: fc.record({ nth: fc.nat(20) }) }),
   fc.record({
@@ -156,7 +180,7 @@ test('whatever the log holds, everything shown of it can be computed', () => {
       expect(report.rows).toHaveLength(state.taken.length);
       expect(progressOf(sheet, state)).toHaveLength(6);
       for (const clock of clocksOf(sheet, state)) expect(clock.endsAt).not.toBeNaN();
-      for (const limit of dischargeOf(sheet, state.energy)?.limits ?? [])
+      for (const limit of pairsOf(sheet).flatMap((p) => dischargeOf(p, state.energy)?.limits ?? []))
         expect(limit.at).not.toBeNaN();
       const shares = [...assessment.suspects.map((s) => s.p), assessment.other.p];
       for (const p of shares) expect(p).toBeGreaterThanOrEqual(0);
@@ -203,7 +227,12 @@ test('a lawful log that is signed was decided first, and ends there unless the s
   fc.assert(
     fc.property(logs, (steps) => {
       const state = foldJob(sheet, written(steps, true));
-      if (state.signed) expect(state.decision).toBeDefined();
+      if (state.signed) {
+        expect(state.decision).toBeDefined();
+        const { left } = state.signed.body;
+        expect(left!.energy).toBe(state.energy.kind);
+        expect(left!.open.length > 0 || leftOpen(sheet, state).length === 0).toBe(true);
+      }
     }),
     { numRuns: 200 },
   );

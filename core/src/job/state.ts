@@ -5,7 +5,7 @@ import type { Series } from '../judge/series/samples';
 import type { MeterProfile } from '../meter/profile';
 import type { AskTest, MeasureTest, SheetCode, TestPoint } from '../sheet/schema';
 import type { NamedClock } from './clocks';
-import type { Energy } from './energy';
+import type { Energy } from '../conditions/energy';
 import type { ContactProof, EntryOf, StoredEntry } from './entries';
 import type { Attempts, Spell } from './windows';
 
@@ -95,12 +95,21 @@ export interface JobState {
   /** All meters of this job, the latest first; the first one fit for a test is taken to be used. */
   readonly meters: readonly MeterProfile[];
   readonly energy: Energy;
+  /** The latest entry after which the machine may be live: what had not seen it proves nothing. */
+  readonly danger?: StoredEntry;
+  /** It was proven dead at some time in this job. */
+  readonly everDead: boolean;
   readonly arrived?: EntryOf<'arrived'>;
   readonly observed: readonly EntryOf<'observed'>[];
   readonly codes: readonly ShownCode[];
   /** The display was read and shows no code. */
   readonly noCode: boolean;
+  /** What is open or out. */
   readonly access: ReadonlySet<string>;
+  /** What was open in this job and has been put back. */
+  readonly accessBack: ReadonlySet<string>;
+  /** Two devices said different things of these, neither knowing of the other: look. */
+  readonly accessUnknown: ReadonlySet<string>;
   readonly lead?: LeadZero;
   /** Figures that limits hang on, by test. */
   readonly given: ReadonlyMap<string, number>;

@@ -1,11 +1,11 @@
 /** The few facts that lists and statistics need of a job: a projection, rebuildable from the log. */
 import type { Sheet } from '../sheet/schema';
-import type { EnergyKind } from './energy';
+import type { EnergyKind } from '../conditions/energy';
 import type { JobState } from './state';
 import { currentStage, takenCount, type Stage } from './progress';
 
 /** Raise it when {@link summarise} changes, so that stored projections are made again. */
-export const SUMMARY_VERSION = 1;
+export const SUMMARY_VERSION = 2;
 
 export interface JobSummary {
   readonly status: 'open' | 'signed';

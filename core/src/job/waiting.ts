@@ -3,7 +3,7 @@ import { findState } from '../sheet/lookup';
 import type { Sheet } from '../sheet/schema';
 import type { NamedClock } from './clocks';
 import type { Draft } from './draft';
-import { shiftClock } from './energy';
+import { shiftClock } from '../conditions/energy';
 import type { EntryOf } from './entries';
 import { spellOf } from './windows';
 

@@ -1,5 +1,5 @@
 /** Jobs with rules, series, label figures, sensors, several meters and isolation. */
-import { logWriter, provenDead, smallMeter, volts } from '../../test/small-sheet';
+import { busAt, logWriter, onBattery, provenDead, smallMeter, volts } from '../../test/small-sheet';
 import { wideSheet } from '../../test/wide-sheet';
 import type { MeterProfile } from '../meter/profile';
 import { buildReport } from '../report/report';
@@ -210,8 +210,8 @@ describe('meters', () => {
       message: expect.stringContaining('rated 150 V') as string,
     });
     log.add('safed', { step: 'isolated' });
-    log.add('safed', { step: 'meter-proved' });
-    const bus = log.make('safed', { step: 'bus', reading: volts(3), typed: '3' });
+    log.add('safed', onBattery);
+    const bus = log.make('safed', busAt(volts(3)));
     expect(refusalOf(wideSheet, fold(log), bus)?.code).toBe('meter-unfit');
     log.add('meter', { meter: strong });
     expect(refusalOf(wideSheet, fold(log), bus)).toBeUndefined();
@@ -240,10 +240,10 @@ describe('meters', () => {
     const log = logWriter();
     log.add('opened', { complaint: '', meter: { ...smallMeter, lead: { value: 0.3, half: 0.1 } } });
     log.add('safed', { step: 'isolated' });
-    log.add('safed', { step: 'meter-proved' });
+    log.add('safed', onBattery);
     log.wait(5);
-    log.add('safed', { step: 'bus', reading: volts(3), typed: '3' });
-    log.add('safed', { step: 'meter-reproved' });
+    log.add('safed', busAt(volts(3)));
+    log.add('safed', onBattery);
     log.add('access', { access: 'plug' });
     log.add('reading', read('windings', 'UV', 7.3));
     log.add('lead', { value: 0.1, half: 0.1 });

@@ -3,6 +3,7 @@ import type { Connector, MeasureTest, Sheet } from '../sheet/schema';
 import { SHEET_FORMAT } from '../sheet/schema';
 import { propose, slug, type QuickTest } from './propose';
 import type { QuickRow } from './rows';
+import { supplyBoard, supplyOf, supplyPairs, type QuickSupply } from './supply';
 
 export interface QuickHead {
   readonly id: string;
@@ -11,14 +12,13 @@ export interface QuickHead {
   readonly model: string;
   /** Document the figures were copied from. */
   readonly document: string;
+  readonly supply: QuickSupply;
   /** Highest voltage when live. */
   readonly volts: number;
   /** Minutes to wait after isolating. */
   readonly waitMinutes: number;
 }
 
-/** Volts below which it may be taken for dead; the usual figure for resistance work. */
-const DEAD_BELOW = 24;
 const PIN_PITCH = 9;
 const ROW = 26;
 
@@ -34,21 +34,21 @@ export function quickSheet(head: QuickHead, rows: readonly QuickRow[]): Sheet {
   const tests = testsOfRows(rows, places);
   const { parts, faults } = propose(tests.flatMap(({ quick }) => quick));
   const states = [...new Map(rows.map((row) => [stateId(row), row])).entries()];
-  const first = rows[0]!;
   return {
     format: SHEET_FORMAT,
     id: head.id,
     title: `${head.maker} ${head.model}`,
     revision: 1,
-    equipment: { maker: head.maker, kind: head.kind, models: [head.model] },
+    equipment: {
+      maker: head.maker,
+      kind: head.kind,
+      models: [head.model],
+      supply: supplyOf(head.supply),
+    },
     source: { document: head.document },
     safety: {
       waitMinutes: head.waitMinutes,
-      bus: {
-        red: ref(places, first.connector, first.red),
-        black: ref(places, first.connector, first.black),
-        below: DEAD_BELOW,
-      },
+      prove: supplyPairs(head.supply, rows, (row, pin) => ref(places, row.connector, pin)),
       volts: head.volts,
       cautions: [
         'This sheet was made from a pin table: where stored charge sits is not known. Treat every board as charged.',
@@ -67,6 +67,7 @@ export function quickSheet(head: QuickHead, rows: readonly QuickRow[]): Sheet {
         size: [width, 16 + connectors.length * ROW],
         connectors,
       },
+      supplyBoard(head.supply),
     ],
     codes: { schemes: [], list: [] },
     states: states.map(([id, row]) => ({

@@ -14,6 +14,7 @@ const head: QuickHead = {
   kind: 'cooler',
   model: 'FB-2',
   document: 'Door',
+  supply: { system: 'single-phase', volts: 127, hertz: 60 },
   volts: 250,
   waitMinutes: 2,
 };

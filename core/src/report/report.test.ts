@@ -66,9 +66,9 @@ test('the decision, its reason, and what was not proven', () => {
   expect(made.signed).toMatchObject({ technician: 'Ana', customer: 'Bia' });
   expect(made.dead.map((line) => line.text)).toEqual([
     'Supply isolated and locked off',
-    'Meter proven on a known source',
-    'Bus measured: 3\u2009V',
-    'Meter proven again: dead',
+    'Meter held to a battery on DC volts: 9.1\u2009V',
+    'Bus on DC volts: 3\u2009V (dead below 24\u2009V)',
+    'Meter held to a battery on DC volts: 9.1\u2009V',
     'Live work begun, precautions read',
   ]);
 });

@@ -1,4 +1,10 @@
 /** The service report as data: every figure with its limit and source. Setting it is the screen's. */
+import { comesBack } from '../conditions/come-back';
+import type { EnergyKind } from '../conditions/energy';
+import { lostWords } from '../conditions/next-safe';
+import { findPair } from '../conditions/pairs';
+import { sourceName } from '../conditions/sources';
+import { leftOpen } from '../job/access';
 import type { Assessment, Suspect } from '../job/assess';
 import type {
   FoldedEntry,
@@ -52,6 +58,8 @@ export interface Report {
   readonly noCode: boolean;
   readonly observed: readonly string[];
   readonly dead: readonly { readonly at: string; readonly text: string }[];
+  /** How the machine is left: energy, what was put back, what stays open and why. */
+  readonly left: readonly string[];
   readonly rows: readonly ReportRow[];
   /** Likeliest first; those under 2 % left out. */
   readonly suspects: readonly {
@@ -100,7 +108,8 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     })),
     noCode: state.noCode,
     observed: state.observed.map((entry) => entry.body.text),
-    dead: deadRecord(state.log),
+    dead: deadRecord(sheet, state.log),
+    left: leftLines(sheet, state),
     rows: state.taken.flatMap((taken) => [
       rowOf(sheet, taken),
       ...state.groups
@@ -299,40 +308,97 @@ function groupRow(
   };
 }
 
-const SAFE_WORDS = {
-  isolated: 'Supply isolated and locked off',
-  'meter-proved': 'Meter proven on a known source',
-  bus: 'Bus measured',
-  'meter-reproved': 'Meter proven again: dead',
-} as const;
-
-function deadRecord(log: readonly FoldedEntry[]): Report['dead'] {
+function deadRecord(sheet: Sheet, log: readonly FoldedEntry[]): Report['dead'] {
   return log.flatMap((entry) => {
     if (entry.withdrawnBy !== undefined) return [];
-    if (entry.kind === 'energised') {
-      const { second } = entry.body;
-      const inReach = second ? `; in reach: ${second}` : '';
-      return [{ at: entry.at, text: `Live work begun, precautions read${inReach}` }];
-    }
-    if (entry.kind === 'licence')
-      return [
-        {
-          at: entry.at,
-          text: entry.body.held
-            ? `Licences held${entry.body.who ? ` by ${entry.body.who}` : ''}`
-            : 'Licence not held by anybody here',
-        },
-      ];
-    if (entry.kind === 'purged') return [{ at: entry.at, text: 'Purged after its attempts' }];
-    if (entry.kind !== 'safed') return [];
-    const { reading, step } = entry.body;
-    const figure = !reading
-      ? ''
-      : reading.kind === 'overload'
-        ? ': OL'
-        : `: ${formatQuantity(reading.value, 'V')}`;
-    return [{ at: entry.at, text: SAFE_WORDS[step] + figure }];
+    const text = deadWords(sheet, entry);
+    return text === undefined ? [] : [{ at: entry.at, text }];
   });
+}
+
+function deadWords(sheet: Sheet, entry: FoldedEntry): string | undefined {
+  switch (entry.kind) {
+    case 'energised': {
+      const { second } = entry.body;
+      return `Live work begun, precautions read${second ? `; in reach: ${second}` : ''}`;
+    }
+    case 'licence':
+      return entry.body.held
+        ? `Licences held${entry.body.who ? ` by ${entry.body.who}` : ''}`
+        : 'Licence not held by anybody here';
+    case 'purged':
+      return 'Purged after its attempts';
+    case 'safed':
+      return safeWords(sheet, entry.body);
+    case 'volts-seen':
+      return voltsSeenWords(sheet, entry.body);
+    default:
+      return undefined;
+  }
+}
+
+/** One step of proving it dead, with its figure, its function and its limit. */
+export function safeWords(sheet: Sheet, body: EntryOf<'safed'>['body']): string {
+  const { step, reading, function: fn, source, live } = body;
+  const figure = !reading
+    ? 'no figure'
+    : reading.kind === 'overload'
+      ? 'OL'
+      : formatQuantity(reading.value, 'V');
+  const dial = fn ? ` on ${METER_FUNCTIONS[fn].words}` : '';
+  const by = live ? ', off the connected meter' : '';
+  switch (step) {
+    case 'isolated':
+      return 'Supply isolated and locked off';
+    case 'meter':
+      return `Meter held to ${source ? sourceName(source) : 'a source'}${dial}: ${figure}${by}`;
+    case 'pair': {
+      const pair = body.pair === undefined ? undefined : findPair(sheet, body.pair);
+      const limit = pair ? ` (dead below ${formatQuantity(pair.deadBelow, 'V')})` : '';
+      return `${pair?.name ?? body.pair ?? 'Pair'}${dial}: ${figure}${limit}${by}`;
+    }
+    case 'bus':
+      return `Bus measured: ${figure} (before pairs were proven: no proof)`;
+    case 'meter-proved':
+    case 'meter-reproved':
+      return 'Meter said to be proven, without its figure: no proof';
+    default:
+      step satisfies never;
+      return '';
+  }
+}
+
+export function voltsSeenWords(sheet: Sheet, body: EntryOf<'volts-seen'>['body']): string {
+  const back = comesBack(sheet, body);
+  return back ? `No longer dead: ${lostWords(back)}` : 'Volts seen on the connected meter';
+}
+
+const ENERGY_LEFT: Readonly<Record<EnergyKind, string>> = {
+  live: 'Supply on: the machine is LIVE.',
+  'not-proven': 'Supply off as far as was said, and NOT PROVEN dead.',
+  dead: 'Isolated, and proven DEAD.',
+};
+
+/** How the machine is left: its energy, what was put back, and what stays open and why. */
+export function leftLines(sheet: Sheet, state: JobState): string[] {
+  const name = (id: string) => sheet.access?.find((each) => each.id === id)?.name ?? id;
+  const left = state.signed?.body.left;
+  const reasons = new Map(left?.open.map(({ access, reason }) => [access, reason]));
+  const open = leftOpen(sheet, state);
+  const back = (sheet.access ?? []).filter(
+    ({ id }) => state.accessBack.has(id) && !open.some((each) => each.id === id),
+  );
+  return [
+    ENERGY_LEFT[state.energy.kind],
+    ...(back.length > 0
+      ? [`Put back: ${back.map((each) => each.name ?? each.id).join('; ')}.`]
+      : []),
+    ...open.map(
+      ({ id }) =>
+        `${state.accessUnknown.has(id) ? 'Not known whether back' : 'Left open or out'}: ${name(id)}${reasons.has(id) ? `. ${reasons.get(id)}` : ''}`,
+    ),
+    ...(left?.note.trim() ? [left.note.trim()] : []),
+  ];
 }
 
 function notProvenLines(assessment: Assessment, state: JobState): string[] {

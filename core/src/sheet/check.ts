@@ -10,6 +10,7 @@ import { duplicates } from './checks/duplicates';
 import { measuring } from './checks/measuring';
 import { phases } from './checks/phases';
 import type { SheetCheck, SheetProblem } from './checks/problem';
+import { proving } from './checks/proving';
 import { references } from './checks/references';
 import { shows } from './checks/shows';
 import { visibility } from './checks/visibility';
@@ -21,6 +22,7 @@ const FIRST: readonly SheetCheck[] = [
   duplicates,
   references,
   measuring,
+  proving,
   circles,
   phases,
   codes,

@@ -46,3 +46,11 @@ export function stateOf(sheet: Sheet, test: Test): SheetState {
 export function stateName(state: SheetState): string {
   return state.name ?? state.id.replaceAll('-', ' ');
 }
+
+/** Boards that a test's leads touch; undefined for a question, which may be about the whole machine. */
+export function boardsOf(test: Test): string[] | undefined {
+  if (!isMeasured(test)) return undefined;
+  const places = test.points.flatMap(({ red, black }) => [red, black]);
+  const boards = places.flatMap((place) => (place === undefined ? [] : [place.split('.')[0]!]));
+  return boards.length > 0 ? [...new Set(boards)] : undefined;
+}

@@ -8,7 +8,7 @@ import { curveSchema } from '../curves/schema';
 import { benchSchema } from './schema/bench';
 import { boardSchema, harnessSchema } from './schema/boards';
 import { codeSchema, codeSchemeSchema } from './schema/codes';
-import { Id, list, Name, Text } from './schema/common';
+import { Id, list, Name, Ref, Text, words } from './schema/common';
 import { faultSchema, partSchema, procedureSchema, repairSchema } from './schema/faults';
 import {
   accessSchema,
@@ -27,14 +27,46 @@ const equipmentSchema = Type.Object({
   supply: Type.Optional(Type.Object({ system: Name, volts: Type.Number(), hertz: Type.Number() })),
 });
 
+const Volts = Type.Number({ exclusiveMinimum: 0, maximum: 100_000 });
+
+/** Two places that must be proven dead, on the function that shows it. */
+const provePairSchema = Type.Object({
+  id: Type.Optional(Id),
+  name: Type.Optional(Name),
+  from: Ref,
+  to: Ref,
+  function: words(['V~', 'V=']),
+  deadBelow: Volts,
+  /** Below this a plug may be pulled already. */
+  unplugBelow: Type.Optional(Volts),
+  /** Minutes after isolating; the sheet's own wait on V=, none on V~, where absent. */
+  waitMinutes: Type.Optional(Type.Number({ minimum: 0, maximum: 1440 })),
+  /** Stores of charge that it proves drained, by name; those at one of its places where absent. */
+  proves: list(Name),
+  /** What must be open before it can be reached. */
+  access: list(Id),
+  place: Type.Optional(
+    Type.String({ maxLength: 200, description: 'Where it is, before the lid comes off.' }),
+  ),
+  /** Boards that it alone is for, where a part of the machine is proven by itself. */
+  for: list(Id),
+  note: Type.Optional(Text),
+  page: Type.Optional(Type.String({ maxLength: 40 })),
+});
+
 const safetySchema = Type.Object({
   waitMinutes: Type.Number({ minimum: 0 }),
-  bus: Type.Object({
-    red: Type.String(),
-    black: Type.String(),
-    below: Type.Number({ exclusiveMinimum: 0, description: 'Volts; dead only below this.' }),
-    page: Type.Optional(Type.String({ maxLength: 40 })),
-  }),
+  /** Every pair to prove, in order. */
+  prove: list(provePairSchema),
+  /** The one pair of a sheet from before `prove`. */
+  bus: Type.Optional(
+    Type.Object({
+      red: Type.String(),
+      black: Type.String(),
+      below: Type.Number({ exclusiveMinimum: 0, description: 'Volts; dead only below this.' }),
+      page: Type.Optional(Type.String({ maxLength: 40 })),
+    }),
+  ),
   volts: Type.Number({ minimum: 0, description: 'Highest voltage present when live.' }),
   category: Type.Optional(
     Type.Integer({
@@ -50,8 +82,17 @@ const safetySchema = Type.Object({
     Type.Object({
       name: Name,
       at: Type.String({ minLength: 1, maxLength: 170, description: 'A board, or a place on one.' }),
-      volts: Type.Optional(Type.Number({ minimum: 0 })),
+      volts: Type.Optional(
+        Type.Number({ minimum: 0, description: 'Usual volts when the supply goes off.' }),
+      ),
+      highest: Type.Optional(
+        Type.Number({
+          minimum: 0,
+          description: 'Highest volts; those of the machine where absent.',
+        }),
+      ),
       farads: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
+      bleed: Type.Optional(Type.Number({ exclusiveMinimum: 0, description: 'Ohms across it.' })),
     }),
   ),
   /** Live work only with somebody in reach who can switch off. */
@@ -94,6 +135,7 @@ export const sheetSchema = Type.Object(
 );
 
 export type Sheet = Static<typeof sheetSchema>;
+export type ProvePair = Static<typeof provePairSchema>;
 
 export * from './schema/bench';
 export * from './schema/boards';

@@ -115,7 +115,11 @@ describe('checks', () => {
       (s) => void (s.codes.list[0]!.suspects = { x: 0.5 }),
       '/codes/list/0/suspects/x',
     ],
-    ['a bus that is not drawn', (s) => void (s.safety.bus.red = 'b.Q'), '/safety/bus/red'],
+    [
+      'a pair that is not drawn',
+      (s) => void (s.safety.prove![0]!.from = 'b.Q'),
+      '/safety/prove/0/from',
+    ],
     ['two tests of one name', (s) => void s.tests.push(s.tests[0]!), '/tests/4/id'],
   ])('%s is found, with its path', (_, change, path) => {
     const problems = checkSheet(damaged(change));

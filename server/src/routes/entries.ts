@@ -22,10 +22,20 @@ export const entryRoutes = (store: Store) =>
       } satisfies EntriesResource);
     })
     .post('/', async (c) => {
-      const { entries } = await jsonBody(c, entriesInput);
+      const { entries, sentAt } = await jsonBody(c, entriesInput);
+      const offset = clockOffset(sentAt, Date.now());
       const batch = entries.map(parsed);
-      return c.json(await appendEntries(store, c.req.param('id')!, batch));
+      return c.json(await appendEntries(store, c.req.param('id')!, batch, { offset }));
     });
+
+/** Less than this is the way of the message, not a clock that is off, ms. */
+const ON_THE_WAY_MS = 30_000;
+
+/** Milliseconds from the sender's clock to ours. */
+function clockOffset(sentAt: string | undefined, now: number): number {
+  const offset = sentAt === undefined ? 0 : now - Date.parse(sentAt);
+  return Number.isFinite(offset) && Math.abs(offset) >= ON_THE_WAY_MS ? offset : 0;
+}
 
 /** @throws {ProblemError} 422 naming the entry of the batch and what is wrong with it. */
 function parsed(raw: unknown, index: number): LogEntry {

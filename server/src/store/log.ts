@@ -4,11 +4,13 @@
  */
 import {
   foldJob,
+  inLogOrder,
   refusalOf,
   summarise,
   SUMMARY_VERSION,
   type AppendedResource,
   type LogEntry,
+  type Refusal,
   type Sheet,
   type StoredEntry,
 } from '@jeitinho/core';
@@ -27,6 +29,9 @@ export function storedEntry(row: Entry): NumberedEntry {
     kind: row.kind,
     at: row.at.toISOString(),
     author: row.author,
+    ...(row.device !== null && { device: row.device }),
+    ...(row.seen !== null && { seen: row.seen }),
+    ...(row.offsetMs !== null && { offset: row.offsetMs }),
     body: row.body,
   } as unknown as NumberedEntry;
 }
@@ -61,6 +66,7 @@ export async function frozenSheet(
 
 /**
  * Append a batch. Entries the job already has are answered with the number they got the first time.
+ * @param options.offset - Milliseconds from the sender's clock to ours; 0 where they agree.
  * @throws {ProblemError} 404 without the job; 409 naming the entry when a rule refuses one, or when
  *   an id is already used for something else. Nothing of the batch is stored then.
  */
@@ -68,6 +74,7 @@ export async function appendEntries(
   store: Store,
   jobId: string,
   batch: readonly LogEntry[],
+  { offset = 0 }: { readonly offset?: number } = {},
 ): Promise<AppendedResource> {
   return store.sequelize.transaction(async (transaction) => {
     const job = await store.jobs.findByPk(jobId, { transaction, lock: transaction.LOCK.UPDATE });
@@ -84,12 +91,17 @@ export async function appendEntries(
 
     const whole: NumberedEntry[] = [...log];
     for (const { entry, index } of fresh) {
-      const refusal = refusalOf(sheet!, foldJob(sheet!, whole), entry);
+      const numbered = {
+        ...entry,
+        seq: whole.length + 1,
+        ...(offset !== 0 && { offset }),
+      } as NumberedEntry;
+      const refusal = refusalAt(sheet!, whole, numbered);
       if (refusal)
         throw new ProblemError(409, refusal.code, refusal.message, {
           entry: { index, id: entry.id },
         });
-      whole.push({ ...entry, seq: whole.length + 1 } as NumberedEntry);
+      whole.push(numbered);
     }
     const added = whole.slice(log.length);
     await store.entries.bulkCreate(
@@ -102,8 +114,26 @@ export async function appendEntries(
     return {
       accepted: batch.map(({ id }) => ({ id, seq: numbers.get(id)! })),
       last: whole.length,
+      offset,
     };
   });
+}
+
+/**
+ * The rule for an entry at its own place in the log: one that was written before others arrived is judged
+ * by what came before it. Nothing goes into a signed job, whenever it was written.
+ */
+function refusalAt(
+  sheet: Sheet,
+  log: readonly NumberedEntry[],
+  entry: NumberedEntry,
+): Refusal | undefined {
+  const now = foldJob(sheet, log);
+  const ordered = inLogOrder([...log, entry]);
+  const place = ordered.findIndex(({ id }) => id === entry.id);
+  if (place === log.length || now.signed || entry.kind === 'withdrawn')
+    return refusalOf(sheet, now, entry);
+  return refusalOf(sheet, foldJob(sheet, ordered.slice(0, place)), entry);
 }
 
 /** The entries of a batch that the job does not have yet, each id once. */
@@ -167,6 +197,9 @@ function rowOf(jobId: string, entry: NumberedEntry) {
     at: new Date(entry.at),
     body: entry.body as Record<string, unknown>,
     receivedAt: new Date(),
+    device: entry.device ?? null,
+    seen: entry.seen ?? null,
+    offsetMs: entry.offset ?? null,
   };
   if (entry.kind === 'answer' || entry.kind === 'skipped')
     return { ...common, test: entry.body.test };

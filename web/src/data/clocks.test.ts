@@ -1,6 +1,6 @@
 /** Clocks of every job on the device, from its own store. */
 import { smallSheet } from '../../../core/test/small-sheet';
-import { clocksOnDevice } from './clocks';
+import { jobsOnDevice } from './clocks';
 import { LocalStore } from './local-store';
 import { recordEntry } from './record';
 
@@ -19,7 +19,7 @@ const target = (jobId: string) => ({ jobId, sheet: smallSheet, author: 'Ana' });
 const named = (jobId: string, name: string, seconds: number) =>
   recordEntry(target(jobId), 'clock', { name, seconds, meanwhile: '' }, store);
 const shown = async (now = Date.now()) =>
-  (await clocksOnDevice(now, store)).map(({ name, unit }) => `${unit}: ${name}`);
+  (await jobsOnDevice(now, store)).clocks.map(({ name, unit }) => `${unit}: ${name}`);
 
 test('all jobs together, in the order in which they end', async () => {
   await named('a', 'Soak', 600);
@@ -27,7 +27,7 @@ test('all jobs together, in the order in which they end', async () => {
   await recordEntry(target('a'), 'safed', { step: 'isolated' }, store);
   expect(await shown()).toEqual([
     'Chiller: Call back',
-    'Fridge: Wait for the bus',
+    'Fridge: Wait: Bus',
     'Fridge: Soak',
   ]);
 });

@@ -1,5 +1,5 @@
-/** The clocks of every job on this device, wherever in the app somebody stands. */
-import { clocksOf, foldJob, type EntryKind, type RunningClock } from '@jeitinho/core';
+/** Clocks, and proofs of dead that were lost, of every job on this device, wherever in the app somebody stands. */
+import { clocksOf, foldJob, type EntryKind, type Lost, type RunningClock } from '@jeitinho/core';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { countedEntries, localStore, type LocalStore } from './local-store';
 
@@ -12,26 +12,49 @@ const STARTS: readonly EntryKind[] = ['clock', 'window', 'safed'];
 /** What began longer ago than this is nobody's clock any more. */
 const LATELY_MS = 36 * 3_600_000;
 
-/** @param now - Milliseconds since the epoch. */
-export async function clocksOnDevice(now: number, store: LocalStore = localStore): Promise<JobClock[]> {
+/** A job of this device whose machine is no longer proven dead. */
+export interface LostProof extends Lost {
+  readonly jobId: string;
+  readonly unit: string;
+}
+
+export interface OnDevice {
+  readonly clocks: readonly JobClock[];
+  readonly lost: readonly LostProof[];
+}
+
+/**
+ * What runs and what was lost in the jobs of this device that are not signed.
+ * @param now - Milliseconds since the epoch.
+ */
+export async function jobsOnDevice(now: number, store: LocalStore = localStore): Promise<OnDevice> {
   const since = new Date(now - LATELY_MS).toISOString();
   const begun = await store.entries.where('kind').anyOf(STARTS).toArray();
   const jobs = [...new Set(begun.filter(({ at }) => at > since).map(({ jobId }) => jobId))];
   const all = await Promise.all(
-    jobs.map(async (jobId): Promise<JobClock[]> => {
+    jobs.map(async (jobId): Promise<OnDevice> => {
       const job = await store.jobs.get(jobId);
-      if (!job?.sheet) return [];
+      if (!job?.sheet) return { clocks: [], lost: [] };
       const entries = countedEntries(await store.entries.where({ jobId }).toArray());
       const state = foldJob(job.sheet, entries);
-      if (state.signed) return [];
+      if (state.signed) return { clocks: [], lost: [] };
       const unit = job.unit.label;
-      return clocksOf(job.sheet, state).map((clock) => ({ ...clock, jobId, unit }));
+      const { lost } = state.energy;
+      return {
+        clocks: clocksOf(job.sheet, state).map((clock) => ({ ...clock, jobId, unit })),
+        lost: lost ? [{ ...lost, jobId, unit }] : [],
+      };
     }),
   );
-  return all.flat().sort((a, b) => a.endsAt - b.endsAt);
+  return {
+    clocks: all.flatMap(({ clocks }) => clocks).sort((a, b) => a.endsAt - b.endsAt),
+    lost: all.flatMap(({ lost }) => lost),
+  };
 }
 
+const NOTHING: OnDevice = { clocks: [], lost: [] };
+
 /** Read again whenever an entry is written. */
-export function useClocks(): readonly JobClock[] {
-  return useLiveQuery(() => clocksOnDevice(Date.now()), [], []);
+export function useJobsOnDevice(): OnDevice {
+  return useLiveQuery(() => jobsOnDevice(Date.now()), [], NOTHING);
 }

@@ -11,6 +11,8 @@ export type LocalEntry = LogEntry & {
   readonly jobId: string;
   /** Given by the server; absent until it has the entry. */
   readonly seq?: number;
+  /** Milliseconds to the server's clock, as last known when it was written or measured as it was sent. */
+  readonly offset?: number;
   readonly sendState: SendState;
   /** Why the server would not take it; it stays here, visible and out of the reckoning. */
   readonly refusal?: string;
@@ -57,6 +59,6 @@ export function countedEntries(entries: readonly LocalEntry[]): StoredEntry[] {
 }
 
 export function asStored(entry: LocalEntry): StoredEntry {
-  const { id, kind, at, author, body, seq } = entry;
-  return { id, kind, at, author, body, ...(seq !== undefined && { seq }) } as StoredEntry;
+  const { jobId: _job, sendState: _state, refusal: _refusal, ...stored } = entry;
+  return stored as StoredEntry;
 }

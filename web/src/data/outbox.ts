@@ -4,6 +4,7 @@
  */
 import type { AppendedResource, EntriesResource } from '@jeitinho/core';
 import { api, ApiProblem, Unreachable } from './api';
+import { noteClockOffset } from './device';
 import { sendPhotos } from './photos';
 import { asStored, localStore, type LocalEntry, type LocalStore } from './local-store';
 
@@ -38,12 +39,18 @@ async function send(jobId: string, store: LocalStore): Promise<void> {
     const batch = unsent.sort((a, b) => (a.id < b.id ? -1 : 1)).slice(0, BATCH);
     if (batch.length === 0) return;
     try {
-      const { accepted } = await api<AppendedResource>(`/jobs/${jobId}/entries`, {
-        entries: batch.map(({ id, kind, at, author, body }) => ({ id, kind, at, author, body })),
+      const { accepted, offset = 0 } = await api<AppendedResource>(`/jobs/${jobId}/entries`, {
+        entries: batch.map(asSent),
+        sentAt: new Date().toISOString(),
       });
+      noteClockOffset(offset);
       await store.transaction('rw', store.entries, async () => {
         for (const { id, seq } of accepted)
-          await store.entries.update(id, { seq, sendState: 'sent' });
+          await store.entries.update(id, {
+            seq,
+            sendState: 'sent',
+            offset: offset === 0 ? undefined : offset,
+          });
       });
     } catch (error) {
       // One entry stands in the way of the rest: set it aside with the reason, and send the rest.
@@ -52,6 +59,19 @@ async function send(jobId: string, store: LocalStore): Promise<void> {
       await store.entries.update(error.problem.entry.id, { sendState: 'refused', refusal: error.message });
     }
   }
+}
+
+/** What the server takes of an entry. */
+function asSent({ id, kind, at, author, device, seen, body }: LocalEntry) {
+  return {
+    id,
+    kind,
+    at,
+    author,
+    ...(device !== undefined && { device }),
+    ...(seen !== undefined && { seen }),
+    body,
+  };
 }
 
 /**

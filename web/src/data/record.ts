@@ -9,6 +9,7 @@ import {
   type Sheet,
 } from '@jeitinho/core';
 import { v7 as uuidv7 } from 'uuid';
+import { clockOffset, deviceName } from './device';
 import { countedEntries, localStore, type LocalEntry, type LocalStore } from './local-store';
 
 export interface RecordTarget {
@@ -25,15 +26,19 @@ export async function recordEntry<K extends EntryKind>(
   store: LocalStore = localStore,
 ): Promise<Refusal | undefined> {
   const { jobId, sheet, author } = target;
-  const entry = {
-    id: uuidv7(),
-    kind,
-    at: new Date().toISOString(),
-    author,
-    body,
-  } as unknown as LogEntry;
   return store.transaction('rw', store.entries, async () => {
     const log = countedEntries(await store.entries.where({ jobId }).toArray());
+    const offset = clockOffset();
+    const entry = {
+      id: uuidv7(),
+      kind,
+      at: new Date().toISOString(),
+      author,
+      device: deviceName(),
+      seen: log.reduce((most, { seq = 0 }) => Math.max(most, seq), 0),
+      ...(offset !== 0 && { offset }),
+      body,
+    } as unknown as LogEntry;
     const refusal = refusalOf(sheet, foldJob(sheet, log), entry);
     if (refusal) return refusal;
     await store.entries.add({ ...entry, jobId, sendState: 'unsent' } as LocalEntry);

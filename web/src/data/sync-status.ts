@@ -2,7 +2,8 @@
 import { useEffect, useSyncExternalStore } from 'react';
 import { syncJob, type Reach } from './outbox';
 
-const EVERY_MS = 15_000;
+// Short: what another device saw of the machine must reach the hands on this one.
+const EVERY_MS = 4_000;
 const RETRY_MS = 3_000;
 
 let reach: Reach = 'reached';

@@ -3,13 +3,14 @@ import type { BodyOf, EntryKind } from '@jeitinho/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { beep, notify, readySound, shake } from '../data/alarm';
-import { useClocks, type JobClock } from '../data/clocks';
+import { useJobsOnDevice, type JobClock } from '../data/clocks';
 import { useDeviceClock } from '../data/device-clock';
 import { countdown, durationWords, useNow } from '../data/now';
 import { recordEntry } from '../data/record';
 import { localStore } from '../data/local-store';
 import { say } from '../data/speech';
 import { syncNow } from '../data/sync-status';
+import { LOST_HEIGHT, LostProofs } from './lost-proofs';
 import { Notice } from './notice';
 
 /** A named clock that nobody answers rings again after so long, and so many times. */
@@ -25,7 +26,7 @@ const shownAt = (clock: JobClock, now: number) =>
   clock.kind !== 'window' || now < clock.endsAt + WINDOW_LINGERS_MS;
 
 export default function ClockRail() {
-  const clocks = useClocks();
+  const { clocks, lost } = useJobsOnDevice();
   const now = useNow(500);
   const shown = clocks.filter((clock) => shownAt(clock, now));
   useRinging(shown, now);
@@ -51,18 +52,20 @@ export default function ClockRail() {
     };
   }, []);
   useEffect(() => {
-    document.documentElement.style.setProperty('--rail', shown.length > 0 ? '46px' : '0px');
-  }, [shown.length]);
-  if (shown.length === 0) return null;
+    const height = (shown.length > 0 ? 46 : 0) + lost.length * LOST_HEIGHT;
+    document.documentElement.style.setProperty('--rail', `${height}px`);
+  }, [shown.length, lost.length]);
+  if (shown.length === 0 && lost.length === 0) return null;
   return (
     <>
+      <LostProofs lost={lost} />
       {setBy !== undefined && (
         <Notice
           text={`This device’s clock was set by ${setBy < 0 ? '−' : '+'}${durationWords(Math.abs(setBy))}. Waiting times run on as before; measure before you trust any of them.`}
           onClose={() => setSetBy(undefined)}
         />
       )}
-      <Rail shown={shown} now={now} />
+      {shown.length > 0 && <Rail shown={shown} now={now} />}
     </>
   );
 }

@@ -8,35 +8,40 @@ const LOOK = {
   'not-proven': { word: 'NOT PROVEN', ground: 'bg-marigold-tint text-marigold' },
 } as const;
 
-export function EnergyBadge({ energy, compact = false }: { energy: Energy; compact?: boolean }) {
+export function EnergyBadge({
+  energy,
+  pairs,
+  compact = false,
+}: {
+  energy: Energy;
+  /** How many pairs the sheet has to prove. */
+  pairs: number;
+  compact?: boolean;
+}) {
   const { word, ground } = LOOK[energy.kind];
   return (
     <div
       role="status"
-      aria-label={`Energy state: ${word}. ${energyDetail(energy)}`}
+      aria-label={`Energy state: ${word}. ${energyDetail(energy, pairs)}`}
       className={`flex items-center gap-3 px-4 ${ground} ${compact ? 'min-h-10' : 'h-full'}`}
     >
       <EnergyShape kind={energy.kind} />
       <span className="font-bold tracking-wide whitespace-nowrap">{word}</span>
-      <span className="text-[15px] whitespace-nowrap">{energyDetail(energy)}</span>
+      <span className="text-[15px] whitespace-nowrap">{energyDetail(energy, pairs)}</span>
     </div>
   );
 }
 
-function energyDetail(energy: Energy): string {
+function energyDetail(energy: Energy, pairs: number): string {
   switch (energy.kind) {
-    case 'dead': {
-      const { bus } = energy;
-      const volts =
-        bus?.reading.kind === 'value'
-          ? `, bus ${formatQuantity(Math.abs(bus.reading.value), 'V')}`
-          : '';
-      return `proven ${clockTime(energy.since!)}${volts}`;
-    }
+    case 'dead':
+      return `proven ${clockTime(energy.since!)}, ${pairs} ${pairs === 1 ? 'pair' : 'pairs'}`;
     case 'live':
       return energy.since ? `since ${clockTime(energy.since)}` : 'as found';
     case 'not-proven':
-      return energy.isolatedAt ? `isolated ${clockTime(energy.isolatedAt)}` : 'prove it again';
+      if (energy.lost)
+        return `${energy.lost.volts === 'OL' ? 'OL' : formatQuantity(energy.lost.volts, 'V')} came back ${clockTime(energy.lost.at)}`;
+      return energy.isolated ? `${energy.proven.size} of ${pairs} pairs` : 'prove it again';
     default:
       energy.kind satisfies never;
       return '';

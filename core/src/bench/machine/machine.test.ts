@@ -14,7 +14,7 @@ import { answerOf, askTests, drawFault, healedBy, killedAt, specimenNow } from '
 import { benchDisagreements } from './agreement';
 import { hasBench, HEALTHY, type BenchedSheet } from './machine';
 import { readSpecimen } from './outcomes';
-import { hazardWords, KNOWN_SOURCE, probeMachine } from './probe-machine';
+import { hazardWords, knownSource, probeMachine } from './probe-machine';
 
 const demo = (file: string): BenchedSheet => {
   const sheet = JSON.parse(
@@ -77,15 +77,23 @@ describe('probing a machine in the course of a job', () => {
     expect(killedAt(fridge, 'co')).toBe('main-supply');
   });
 
-  test('a known source reads nine volts, nowhere reads nothing', () => {
-    const known = probeMachine(
-      fridge,
-      HEALTHY,
-      LIVE,
-      { function: 'V=', red: KNOWN_SOURCE, black: KNOWN_SOURCE },
-      { seconds: 3 },
-    );
-    expect(last(known)).toBeCloseTo(9.2, 1);
+  test('a known source reads what it is: a battery on DC, the supply on AC, which reads nothing on DC', () => {
+    const on = (kind: 'supply' | 'battery' | 'proving-unit', fn: 'V=' | 'V~') =>
+      last(
+        probeMachine(
+          fridge,
+          HEALTHY,
+          LIVE,
+          { function: fn, red: knownSource(kind), black: knownSource(kind) },
+          { seconds: 3 },
+        ),
+      );
+    expect(on('battery', 'V=')).toBeCloseTo(9.2, 1);
+    expect(on('supply', 'V~')).toBeCloseTo(127, 0);
+    expect(on('proving-unit', 'V~')).toBeCloseTo(240, 0);
+    expect(on('proving-unit', 'V=')).toBeCloseTo(240, 0);
+    // A live wire on DC volts reads nothing: the reason for all of this.
+    expect(Math.abs(on('supply', 'V=')!)).toBeLessThan(1);
     expect(
       probeMachine(
         fridge,
@@ -95,6 +103,18 @@ describe('probing a machine in the course of a job', () => {
         { seconds: 1 },
       ).updates,
     ).toEqual([]);
+  });
+
+  test('the legs of the fridge’s plug read the mains live and nothing once it is pulled', () => {
+    const plug = { function: 'V~', red: 'plug.L', black: 'plug.N' } as const;
+    const frame = { function: 'V~', red: 'plug.L', black: 'plug.PE' } as const;
+    for (const pair of [plug, frame]) {
+      expect(last(probeMachine(fridge, HEALTHY, LIVE, pair, { seconds: 2 }))).toBeCloseTo(127, 0);
+      const pulled = { access: [], isolatedFor: 20 };
+      expect(
+        Math.abs(last(probeMachine(fridge, HEALTHY, pulled, pair, { seconds: 2 }))!),
+      ).toBeLessThan(1);
+    }
   });
 });
 

@@ -5,8 +5,10 @@
 import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
 import type { MeterProfile } from '../../meter/profile';
 import { formatQuantity } from '../../units/format';
+import { pairsOf } from '../../conditions/pairs';
+import { SOURCES, supplyVolts, type SourceKind } from '../../conditions/sources';
 import { changed } from '../changes';
-import { circuitOf, type Circuit } from '../circuit';
+import { circuitOf, type Circuit, type Wave as SourceWave } from '../circuit';
 import { Capacitor } from '../devices/capacitor';
 import { BENCH_METER, DANGEROUS, UPDATES } from '../meter/bench-meter';
 import { EXACT, type Deviation } from '../meter/indicate';
@@ -38,8 +40,13 @@ export interface Placement {
   readonly lowImpedance?: boolean | undefined;
 }
 
-/** Place of the known source that a meter is proven on. */
-export const KNOWN_SOURCE = 'known-source';
+/** Place of a known source that a meter is proven on. */
+export const knownSource = (kind: SourceKind): string => `known-source/${kind}`;
+/** Which known source a place is; undefined for a place of the machine. */
+export const knownSourceAt = (place: string | undefined): SourceKind | undefined =>
+  SOURCES.find((kind) => place === knownSource(kind));
+/** Mark of the simulated proving unit. */
+export const PROVING_UNIT_VOLTS = 240;
 
 export interface Probed {
   /** One figure for each update of the meter from the moment of contact. */
@@ -71,7 +78,8 @@ export function probeMachine(
   { seconds, meter = BENCH_METER, deviation = EXACT, roll = () => 1 }: ProbeOptions,
 ): Probed {
   const options = { meter, deviation, air: AIR };
-  if (placement.red === KNOWN_SOURCE) return onKnownSource(placement, options, seconds);
+  const source = knownSourceAt(placement.red);
+  if (source) return onKnownSource(sheet, source, placement, options, seconds);
   const { bench } = sheet;
   const gauge = placement.observable && bench.gauges?.[placement.observable];
   const probing = gauge
@@ -120,20 +128,23 @@ function statesOf(sheet: BenchedSheet, wanted: string | undefined) {
   };
 }
 
-/** As found, the machine may have been in any state: the one that leaves most on the bus is taken. */
+/** As found, the machine may have been in any state: the one that leaves most on its stores is taken. */
 function fullest(
   sheet: BenchedSheet,
   circuit: Circuit,
   standing: (state: string) => Circuit,
 ): Circuit {
-  const { red, black } = sheet.safety.bus;
-  const [plus, minus] = [sheet.bench.nodes[red], sheet.bench.nodes[black]];
   const charged = sheet.states
     .filter(({ energy }) => energy === 'live')
     .map(({ id }) => chargedAs(circuit, standing(id)));
-  if (plus === undefined || minus === undefined) return charged[0] ?? circuit;
+  const across = pairsOf(sheet).flatMap(({ from, to, function: fn }) => {
+    const [red, black] = [sheet.bench.nodes[from], sheet.bench.nodes[to]];
+    return fn !== 'V=' || red === undefined || black === undefined
+      ? []
+      : [{ function: fn, red: red.toLowerCase(), black: black.toLowerCase() } as const];
+  });
   const volts = charged.map((each) =>
-    standingCharge(each, { function: 'V=', red: plus.toLowerCase(), black: minus.toLowerCase() }),
+    across.reduce((sum, pair) => sum + standingCharge(each, pair), 0),
   );
   return charged[volts.indexOf(Math.max(...volts))] ?? circuit;
 }
@@ -153,21 +164,44 @@ function flickering(
   return { updates, hazards: [], rests: false };
 }
 
-/** The known source is a battery, or the mains for AC. */
+/** A known source of that kind, and what stands there whatever the dial says. */
+function sourceWave(sheet: BenchedSheet, kind: SourceKind): SourceWave {
+  const sine = (rms: number, hertz: number): SourceWave => ({
+    kind: 'sin',
+    offset: 0,
+    amplitude: rms * Math.SQRT2,
+    hertz,
+    delay: 0,
+    damping: 0,
+    phase: 0,
+  });
+  const hertz = sheet.equipment.supply?.hertz || 60;
+  switch (kind) {
+    case 'supply':
+      return sine(supplyVolts(sheet).at(-1) ?? 127, hertz);
+    case 'battery':
+      return { kind: 'dc', value: 9.2 };
+    case 'proving-unit':
+      return sine(PROVING_UNIT_VOLTS, hertz);
+  }
+}
+
+/** A known source to prove the meter on: the supply before its isolator, a battery, a proving unit. */
 function onKnownSource(
+  sheet: BenchedSheet,
+  kind: SourceKind,
   placement: Placement,
   options: { meter: MeterProfile; deviation: Deviation; air: number },
   seconds: number,
 ): Probed {
+  const both = kind === 'proving-unit' && placement.function === 'V=';
   const source = circuitOf([
     {
       kind: 'voltage',
       name: 'v',
       nodes: ['a', '0'],
-      wave:
-        placement.function === 'V~'
-          ? { kind: 'sin', offset: 0, amplitude: 180, hertz: 60, delay: 0, damping: 0, phase: 0 }
-          : { kind: 'dc', value: 9.2 },
+      // A proving unit has a DC outlet beside the AC one.
+      wave: both ? { kind: 'dc', value: PROVING_UNIT_VOLTS } : sourceWave(sheet, kind),
       ac: { magnitude: 0, phase: 0 },
     },
     { kind: 'resistor', name: 'r', nodes: ['a', 'b'], ohms: 2 },

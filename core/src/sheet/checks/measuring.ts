@@ -1,7 +1,6 @@
 /** Units suit functions, dead-only functions stay off live states, limits make sense, probes have places. */
 import { limitProblem } from '../../judge/test-expectation';
 import { METER_FUNCTIONS } from '../../meter/functions';
-import { isSeries } from '../../judge/test-expectation';
 import { curveProblem } from '../../curves/curve';
 import { expectOf, functionOf, testsOf } from '../all-tests';
 import { isMeasured, type MeasureTest, type Sheet } from '../schema';
@@ -87,18 +86,15 @@ function ofPoints(sheet: Sheet, test: MeasureTest, path: string, points: string)
         found.push(
           problem('placing', here, 'Red and black stand on the same place; move one of them.'),
         );
-      if (
-        facts.deadOnly &&
-        !test.isolated &&
-        !isSeries(expect) &&
-        'low' in expect &&
-        fn === 'insulation'
-      )
+      const plugged = (test.access ?? []).some(
+        (id) => sheet.access?.find((each) => each.id === id)?.energy === 'dead',
+      );
+      if (fn === 'insulation' && (!test.isolated || !plugged))
         found.push(
           warning(
             'isolation',
-            `${path}/isolated`,
-            'Insulation is tested with the electronics unplugged: say isolated, and which plug.',
+            test.isolated ? `${path}/access` : `${path}/isolated`,
+            'Insulation is tested with the electronics unplugged: say isolated, and which plug under access.',
           ),
         );
       return found;

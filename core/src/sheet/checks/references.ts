@@ -114,15 +114,40 @@ function feederNames(sheet: Sheet): Set<string> {
 }
 
 function ofSafety(sheet: Sheet): SheetProblem[] {
-  const { bus, stores } = sheet.safety;
-  const unplaced = (['red', 'black'] as const)
-    .filter((colour) => !locate(sheet, bus[colour]))
-    .map((colour) =>
-      missing(
-        `/safety/bus/${colour}`,
-        `There is no place “${bus[colour]}” to measure the bus at; draw it on a board.`,
-      ),
+  const { bus, stores, prove } = sheet.safety;
+  const places = [
+    ...(['red', 'black'] as const).map((end) => [`/safety/bus/${end}`, bus?.[end]] as const),
+    ...(prove ?? []).flatMap((pair, i) =>
+      (['from', 'to'] as const).map((end) => [`/safety/prove/${i}/${end}`, pair[end]] as const),
+    ),
+  ];
+  const unplaced = places
+    .filter(([, ref]) => ref !== undefined && !locate(sheet, ref))
+    .map(([path, ref]) =>
+      missing(path, `There is no place “${ref}” to prove it dead at; draw it on a board.`),
     );
+  const unnamed = (prove ?? []).flatMap((pair, i) => [
+    ...(pair.access ?? []).flatMap((id, k) =>
+      sheet.access?.some((each) => each.id === id)
+        ? []
+        : [missing(`/safety/prove/${i}/access/${k}`, `There is no access “${id}”; declare it.`)],
+    ),
+    ...(pair.for ?? []).flatMap((id, k) =>
+      sheet.boards.some((each) => each.id === id)
+        ? []
+        : [missing(`/safety/prove/${i}/for/${k}`, `There is no board “${id}”; name one that is.`)],
+    ),
+    ...(pair.proves ?? []).flatMap((name, k) =>
+      stores?.some((each) => each.name === name)
+        ? []
+        : [
+            missing(
+              `/safety/prove/${i}/proves/${k}`,
+              `There is no store “${name}”; list it under stores.`,
+            ),
+          ],
+    ),
+  ]);
   const nowhere = (stores ?? []).flatMap(({ at, name }, i) =>
     sheet.boards.some(({ id }) => id === at) || locate(sheet, at)
       ? []
@@ -133,7 +158,7 @@ function ofSafety(sheet: Sheet): SheetProblem[] {
           ),
         ],
   );
-  return [...unplaced, ...nowhere];
+  return [...unplaced, ...unnamed, ...nowhere];
 }
 
 function ofBoards(sheet: Sheet): SheetProblem[] {

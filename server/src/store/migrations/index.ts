@@ -3,6 +3,7 @@ import type { QueryInterface } from 'sequelize';
 import * as firstVisit from './0001-first-visit';
 import * as sheetFacets from './0002-sheet-facets';
 import * as benches from './0003-benches';
+import * as devices from './0004-devices';
 
 export interface Migration {
   readonly name: string;
@@ -13,4 +14,5 @@ export const migrations: readonly Migration[] = [
   { name: '0001-first-visit', up: firstVisit.up },
   { name: '0002-sheet-facets', up: sheetFacets.up },
   { name: '0003-benches', up: benches.up },
+  { name: '0004-devices', up: devices.up },
 ];

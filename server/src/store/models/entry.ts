@@ -22,6 +22,12 @@ export class Entry extends Model<InferAttributes<Entry>, InferCreationAttributes
   /** As indicated, SI base unit; null for an overload and for entries that are no reading. */
   declare value: CreationOptional<number | null>;
   declare receivedAt: Date;
+  /** Which browser or program wrote it; null in logs from before devices had names. */
+  declare device: CreationOptional<string | null>;
+  /** Highest number of the log that it had then. */
+  declare seen: CreationOptional<number | null>;
+  /** Milliseconds from its clock to ours, measured when it was sent; null where they agree. */
+  declare offsetMs: CreationOptional<number | null>;
 }
 
 export function defineEntry(sequelize: Sequelize) {
@@ -38,6 +44,9 @@ export function defineEntry(sequelize: Sequelize) {
       point: { type: DataTypes.STRING(80), allowNull: true },
       value: { type: DataTypes.DOUBLE, allowNull: true },
       receivedAt: { type: DataTypes.DATE(3), allowNull: false },
+      device: { type: DataTypes.STRING(40), allowNull: true },
+      seen: { type: DataTypes.INTEGER, allowNull: true },
+      offsetMs: { type: DataTypes.DOUBLE, allowNull: true },
     },
     { sequelize, tableName: 'entries' },
   );

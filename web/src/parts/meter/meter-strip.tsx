@@ -35,13 +35,23 @@ export interface MeterStripProps {
   /** Where auto-hold stands; undefined where nothing is held here. */
   readonly hold?: HoldState['kind'] | undefined;
   readonly holding: boolean;
+  /** The digits stand large elsewhere on the card. */
+  readonly quiet?: boolean;
 }
 
 const sameLeads = (a: Placement | undefined, b: Placement) =>
   a !== undefined &&
   JSON.stringify({ ...a, function: '' }) === JSON.stringify({ ...b, function: '' });
 
-export function MeterStrip({ job, bench, wanted, touch, hold, holding }: MeterStripProps) {
+export function MeterStrip({
+  job,
+  bench,
+  wanted,
+  touch,
+  hold,
+  holding,
+  quiet = false,
+}: MeterStripProps) {
   const feed = useMeterFeed();
   const choice = useHoldChoice();
   const [choosing, setChoosing] = useState(false);
@@ -85,7 +95,7 @@ export function MeterStrip({ job, bench, wanted, touch, hold, holding }: MeterSt
         <MeterDigits
           hold={choice.on && holding ? hold : undefined}
           wrong={wrong}
-          quiet={holding && wrong === undefined}
+          quiet={quiet || (holding && wrong === undefined)}
         />
         {simulated && (
           <label className="text-[14px] text-soft">

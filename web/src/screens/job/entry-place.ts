@@ -33,6 +33,7 @@ const KINDS: Readonly<Record<'findings' | 'safety' | 'pictures', ReadonlySet<Ent
   ]),
   safety: new Set([
     'safed',
+    'volts-seen',
     'energised',
     'licence',
     'access',
@@ -70,6 +71,7 @@ export function placeOfEntry(entry: FoldedEntry, sheet: Sheet): string | undefin
     case 'photo':
       return entry.body.test && `measure?test=${encodeURIComponent(entry.body.test)}`;
     case 'safed':
+    case 'volts-seen':
     case 'licence':
       return 'safe';
     case 'code':

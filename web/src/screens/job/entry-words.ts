@@ -7,8 +7,10 @@ import {
   formatQuantity,
   photoPlace,
   placementWords,
+  safeWords,
   stateName,
   stillAsked,
+  voltsSeenWords,
   isMeasured,
   type FoldedEntry,
   type LogEntry,
@@ -44,7 +46,9 @@ export function entryWords(entry: LogEntry | FoldedEntry, sheet: Sheet): string 
         ? `Licences held${entry.body.who ? ` by ${entry.body.who}` : ''}`
         : 'Licence not held here';
     case 'safed':
-      return safeWords(entry.body.step, entry.body.reading);
+      return safeWords(sheet, entry.body);
+    case 'volts-seen':
+      return voltsSeenWords(sheet, entry.body);
     case 'energised':
       return `Live work: precautions read${entry.body.second ? `; in reach: ${entry.body.second}` : ''}`;
     case 'window':
@@ -118,16 +122,3 @@ const stateWords = (sheet: Sheet, id: string) => {
   const state = findState(sheet, id);
   return state ? stateName(state) : id;
 };
-
-function safeWords(step: string, reading: Reading | undefined): string {
-  switch (step) {
-    case 'isolated':
-      return 'Isolated and locked';
-    case 'meter-proved':
-      return 'Meter proven';
-    case 'bus':
-      return `Bus: ${reading ? figure(reading, 'V') : ''}`;
-    default:
-      return 'Meter proven again';
-  }
-}

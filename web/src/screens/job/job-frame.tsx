@@ -1,5 +1,5 @@
 /** The frame: trail on the left, the card in the middle, the strip on the right, energy on top. */
-import { progressOf } from '@jeitinho/core';
+import { pairsOf, progressOf } from '@jeitinho/core';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { EnergyBadge } from '../../parts/energy-badge';
 import { KeysHelp } from '../../parts/keys-help';
@@ -10,10 +10,12 @@ import { ClockButton } from './clock-dialog';
 import { JobClock, SavedState } from './job-status';
 import { SpeechButton } from './speech-dialog';
 import { STAGE_NAMES } from './stages';
+import { useVoltsWatch } from './volts-watch';
 import { PhoneStrip, Strip } from './strip';
 
 export function JobFrame() {
   const { notice, dismiss } = useJob();
+  useVoltsWatch();
   return (
     <div className="print-flow grid h-[calc(100dvh-var(--rail,0px))] grid-cols-[188px_minmax(0,1fr)_316px] grid-rows-[60px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:grid-rows-[auto_auto_minmax(0,1fr)_auto]">
       <TopBar />
@@ -37,7 +39,7 @@ export function JobFrame() {
 }
 
 function TopBar() {
-  const { job, state } = useJob();
+  const { job, sheet, state } = useJob();
   return (
     <header className="no-print col-span-full flex items-stretch border-b border-ink max-lg:flex-col">
       <Link
@@ -66,7 +68,7 @@ function TopBar() {
       </div>
       <div className="flex items-stretch max-lg:justify-between">
         <div className="max-lg:min-w-0 max-lg:flex-1 max-lg:overflow-hidden">
-          <EnergyBadge energy={state.energy} />
+          <EnergyBadge energy={state.energy} pairs={pairsOf(sheet).length} />
         </div>
         <div className="flex items-center gap-3 border-l border-hair px-4 max-lg:gap-1 max-lg:px-1">
           <span className="max-lg:hidden">

@@ -1,5 +1,5 @@
-/** Bus readings over time, the forecast through them, and the limits. */
-import { formatQuantity, type BusReading, type Discharge } from '@jeitinho/core';
+/** Readings of a store over time, the forecast through them, and the limits. */
+import { formatQuantity, type Discharge, type PairReading } from '@jeitinho/core';
 
 const W = 460;
 const H = 120;
@@ -7,7 +7,7 @@ const [LEFT, RIGHT, TOP, FOOT] = [8, 64, 8, 18];
 const STEPS = 40;
 
 export interface FallChartProps {
-  readonly readings: readonly BusReading[];
+  readonly readings: readonly PairReading[];
   readonly fall: Discharge;
   readonly now: number;
 }
@@ -41,7 +41,7 @@ export function FallChart({ readings, fall, now }: FallChartProps) {
       viewBox={`0 0 ${W} ${H}`}
       className="mt-2 block w-full border border-hair bg-card"
       role="img"
-      aria-label={`Bus readings: ${read.map(({ time, volts }) => `${formatQuantity(volts, 'V')} at ${seconds(time)} s`).join(', ')}. Limits: ${fall.limits.map((l) => `${l.title} below ${formatQuantity(l.below, 'V')}${l.at === undefined || l.reached ? '' : `, foretold at ${seconds(l.at)} s`}`).join('; ')}.`}
+      aria-label={`Readings: ${read.map(({ time, volts }) => `${formatQuantity(volts, 'V')} at ${seconds(time)} s`).join(', ')}. Limits: ${fall.limits.map((l) => `${l.title} below ${formatQuantity(l.below, 'V')}${l.at === undefined || l.reached ? '' : `, foretold at ${seconds(l.at)} s`}`).join('; ')}.`}
     >
       {fall.limits.map((limit, i) => (
         <g key={limit.id}>

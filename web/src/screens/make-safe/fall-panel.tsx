@@ -1,16 +1,23 @@
-/** How the bus falls: what may be done at which moment, foretold from the readings and corrected by each. */
-import { dischargeOf, formatQuantity, type Discharge, type LimitAhead } from '@jeitinho/core';
+/** How a store falls: what may be done at which moment, foretold from the readings and corrected by each. */
+import {
+  dischargeOf,
+  formatQuantity,
+  type Discharge,
+  type LimitAhead,
+  type Pair,
+} from '@jeitinho/core';
 import { clockTime, countdown, useNow } from '../../data/now';
 import { useJob } from '../job/job-context';
 import { FallChart } from './fall-chart';
 
-export function FallLimits() {
-  const { sheet, state } = useJob();
+export function FallLimits({ pair }: { pair: Pair }) {
+  const { state } = useJob();
   const now = useNow(500);
-  const fall = dischargeOf(sheet, state.energy);
-  if (!fall) return null;
+  const fall = dischargeOf(pair, state.energy);
+  // On an isolated leg nothing falls: it is dead, or it is fed.
+  if (!fall || pair.function === 'V~') return null;
   return (
-    <section aria-label="How the bus falls" className="my-2">
+    <section aria-label="How it falls" className="my-2">
       {fall.stuck && <Stuck />}
       <ul className="m-0 list-none border-t border-hair p-0">
         {fall.limits.map((limit) => (
@@ -22,14 +29,15 @@ export function FallLimits() {
 }
 
 /** The forecast drawn, and what it rests on. */
-export function FallForecast() {
-  const { sheet, state } = useJob();
+export function FallForecast({ pair }: { pair: Pair }) {
+  const { state } = useJob();
   const now = useNow(500);
-  const fall = dischargeOf(sheet, state.energy);
-  if (!fall) return null;
+  const fall = dischargeOf(pair, state.energy);
+  if (!fall || pair.function === 'V~') return null;
+  const readings = state.energy.readings.filter((each) => each.pair === pair.id);
   return (
     <>
-      <FallChart readings={state.energy.busReadings} fall={fall} now={now} />
+      <FallChart readings={readings} fall={fall} now={now} />
       <p className="m-0 mt-1 text-[14px] text-soft">{basis(fall)}</p>
     </>
   );

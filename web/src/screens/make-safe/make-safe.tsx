@@ -1,7 +1,17 @@
-/** Make safe: isolate, prove the meter, wait, measure the bus, prove the meter again. */
-import { formatQuantity, KNOWN_SOURCE, locate, type Energy, type Sheet } from '@jeitinho/core';
-import type { ReactNode } from 'react';
-import { useNavigate } from 'react-router';
+/** Make safe: isolate, then every pair in order, between two proofs of the meter on a known source. */
+import {
+  findPair,
+  formatQuantity,
+  knownSource,
+  nextSafe,
+  pairsOf,
+  type Energy,
+  type NextSafe,
+  type Pair,
+  type Sheet,
+} from '@jeitinho/core';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
 import { clockTime, countdown, useNow } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
 import { useArmed } from '../../parts/armed';
@@ -9,204 +19,278 @@ import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
 import { useKeys } from '../../parts/keys';
 import { useSmallScreen } from '../../parts/small-screen';
-import { MeterStrip } from '../../parts/meter/meter-strip';
 import { useJob } from '../job/job-context';
-import { BusStep, useBusEntry } from './bus-step';
-import { LicenceAsk } from './licence-ask';
+import { IsolateCard } from './isolate-card';
+import { MeterCard, useSource } from './meter-card';
+import { PairCard } from './pair-card';
+import { rowInHand, safeRows } from './safe-steps';
+import { StepList } from './step-list';
 import { StopButton } from './stop-dialog';
-import { Stores } from './stores';
-
-/** Index of the step in hand; 4 once all are done. */
-function stepInHand(energy: Energy): number {
-  return { isolate: 0, 'prove-meter': 1, bus: 2, 'reprove-meter': 3, done: 4 }[energy.next];
-}
+import { useVoltsEntry } from './volts-entry';
 
 export function MakeSafe() {
-  const { job, sheet, state, record } = useJob();
-  const navigate = useNavigate();
-  const { energy } = state;
-  const inHand = stepInHand(energy);
-  const bus = useBusEntry();
-  const goOn = () => void navigate(`/jobs/${job.id}/measure`);
-  const acts: readonly (() => void)[] = [
-    () => void record('safed', { step: 'isolated' }),
-    () => void record('safed', { step: 'meter-proved' }),
-    () => void bus.keep(),
-    () => void record('safed', { step: 'meter-reproved' }),
-    goOn,
-  ];
-  const act = acts[inHand]!;
-  const armed = useArmed(`safe ${inHand}`);
-  // One button in the page, wherever it stands: its key must not open two dialogs.
-  const onKeypad = useSmallScreen() && inHand === 2;
-  const ready = inHand === 4 || (armed && (inHand !== 2 || bus.ready));
-  useKeys({ Enter: () => ready && act() });
-  const labels = [
-    'Isolated and locked',
-    'Meter proven',
-    bus.label,
-    'Meter proven again',
-    'Go on to Measure',
-  ];
+  const { sheet, state } = useJob();
+  const now = useNow(1000);
+  const [chosen, choose] = useState<{ pair: string; after: number }>();
+  const entries = state.log.length;
+  // A pair chosen out of turn stays in hand until something is written down.
+  const picked = chosen?.after === entries ? findPair(sheet, chosen.pair) : undefined;
+  const due = nextSafe(sheet, state.energy, now);
+  const next: NextSafe = picked && state.energy.isolated ? { kind: 'pair', pair: picked } : due;
+  const rows = safeRows(sheet, state.energy, now);
   return (
-    <>
-      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
-        <h1
-          className={`m-0 text-[25px] font-bold max-lg:text-[20px] ${inHand === 2 ? 'max-lg:sr-only' : ''}`}
-        >
-          {inHand === 4 ? 'Dead, and proven' : 'Make it safe to touch'}
-        </h1>
-        <Cautions sheet={sheet} open={inHand === 0} />
-        <ol className="m-0 mt-4 list-none p-0 max-lg:mt-2">
-          <Step
-            n={0}
-            inHand={inHand}
-            title="Isolate and lock"
-            done={energy.isolatedAt && `at ${clockTime(energy.isolatedAt)}`}
-          >
-            Plug out or breaker off, locked or in your sight. {busName(sheet)} stays charged: do not
-            touch anything yet.
-            <Stores />
-            <LicenceAsk />
-          </Step>
-          <Step n={1} inHand={inHand} title="Prove the meter" done="on a known source">
-            Touch the leads to {sheet.safety.knownSource ?? 'a source you know is live'}. A dead
-            meter shows a dead bus.
-            <KnownSource />
-          </Step>
-          <Step
-            n={2}
-            inHand={inHand}
-            title="Wait, then measure the bus"
-            done={energy.bus && busWords(energy)}
-          >
-            <BusStep entry={bus} />
-            {onKeypad && <StopButton />}
-          </Step>
-          <Step
-            n={3}
-            inHand={inHand}
-            title="Prove the meter again"
-            done={energy.since && `at ${clockTime(energy.since)}`}
-          >
-            The same known source once more. Only then is the bus reading worth believing.
-            <KnownSource />
-          </Step>
-        </ol>
-      </div>
-      {inHand === 2 && (
-        <div className="border-t border-hair px-3.5 py-2 lg:hidden">
-          <Keypad
-            text={bus.text}
-            onText={bus.setText}
-            onKeep={act}
-            keep={bus.ready ? bus.label : 'Keep'}
-            canKeep={ready}
-          />
-        </div>
-      )}
-      <div className={inHand === 2 ? 'max-lg:hidden' : ''}>
-        <ActionBar title={footTitle(energy, inHand)} detail={<WaitLine energy={energy} />}>
-          {inHand < 4 && !onKeypad && <StopButton />}
-          <Button kind="go" hint="Enter" onClick={act} disabled={!ready}>
-            {labels[inHand]}
-          </Button>
-        </ActionBar>
-      </div>
-    </>
-  );
-}
-
-/** The connected meter on the known source: its figure is looked at, not kept. */
-function KnownSource() {
-  const { job } = useJob();
-  return (
-    <MeterStrip
-      job={job.id}
-      bench={job.bench}
-      wanted={{ function: 'V=', red: KNOWN_SOURCE, black: KNOWN_SOURCE }}
-      touch="Touch the known source"
-      holding={false}
+    <InHand
+      key={stepKey(next)}
+      next={next}
+      list={
+        <StepList
+          rows={rows}
+          inHand={picked ? picked.id : rowInHand(rows, next)}
+          isolatedAt={state.energy.isolatedAt}
+          onPair={(pair) => choose({ pair, after: entries })}
+        />
+      }
     />
   );
 }
 
-function busName(sheet: Sheet): string {
-  const place = locate(sheet, sheet.safety.bus.red);
-  return `The bus on the ${place?.board.name.toLowerCase() ?? 'board'}`;
-}
+/** A step that begins anew gets a field of its own; waiting for a pair and measuring it are one. */
+const stepKey = (next: NextSafe): string =>
+  next.kind === 'pair' || next.kind === 'wait'
+    ? `pair ${next.pair.id}`
+    : next.kind === 'meter'
+      ? `meter ${next.function} ${next.again}`
+      : next.kind;
 
-function busWords({ bus }: Energy): string {
-  if (!bus) return '';
-  return bus.reading.kind === 'overload' ? 'OL' : formatQuantity(Math.abs(bus.reading.value), 'V');
-}
-
-function footTitle(energy: Energy, inHand: number): string {
-  if (inHand === 4) return 'Next: Measure';
-  return ['Isolate first', 'Prove the meter', 'Measure the bus', 'Prove the meter again'][inHand]!;
-}
-
-function WaitLine({ energy }: { energy: Energy }) {
-  const now = useNow();
-  const left = (energy.waitUntil ?? 0) - now;
-  if (energy.kind !== 'not-proven' || energy.waitUntil === undefined) return null;
-  return left > 0 ? (
-    <>wait {countdown(left)} more; time alone is not proof</>
-  ) : (
-    <>the wait is over; time alone is not proof</>
+function InHand({ next, list }: { next: NextSafe; list: React.ReactNode }) {
+  const { job, sheet, state, record } = useJob();
+  const navigate = useNavigate();
+  const pair = next.kind === 'pair' || next.kind === 'wait' ? next.pair : undefined;
+  const fn = pair?.function ?? (next.kind === 'meter' ? next.function : 'V~');
+  const source = useSource(fn);
+  const place = knownSource(source.source.kind);
+  const entry = useVoltsEntry(
+    job.id,
+    `volts.${job.id}.${stepKey(next)}`,
+    fn,
+    pair
+      ? { function: fn, red: pair.from, black: pair.to }
+      : { function: fn, red: place, black: place },
   );
-}
-
-/** Read in full before the first step; one line to open again after that. */
-function Cautions({ sheet, open }: { sheet: Sheet; open: boolean }) {
-  const lines = sheet.safety.cautions ?? [];
+  const armed = useArmed(`safe ${stepKey(next)} ${state.log.length}`);
+  const small = useSmallScreen();
+  const measuring = pair !== undefined || next.kind === 'meter';
+  const covered = pair?.access.some((id) => !state.access.has(id)) ?? false;
+  const ready =
+    next.kind === 'done' ||
+    (next.kind === 'isolate'
+      ? armed
+      : measuring && !covered && entry.reading !== undefined && armed);
+  const act = () => {
+    if (!ready) return;
+    if (next.kind === 'done') void navigate(`/jobs/${job.id}/measure`);
+    else if (next.kind === 'isolate') void record('safed', { step: 'isolated' });
+    else void keep();
+  };
+  const keep = async () => {
+    const { reading } = entry;
+    if (!reading) return;
+    const taken = { function: fn, reading, ...entry.origin };
+    const kept = pair
+      ? await record('safed', { step: 'pair', pair: pair.id, ...taken })
+      : await record('safed', { step: 'meter', source: plainSource(source.source), ...taken });
+    if (kept) entry.setText('');
+  };
+  useKeys({ Enter: act });
+  const keypad = small && measuring && !covered && !entry.connected;
+  const label = labelOf(next, entry.shown);
   return (
-    <details
-      key={String(open)}
-      open={open}
-      className={`mt-3 border-l-4 border-marigold bg-marigold-tint px-4 text-[15px] max-lg:mt-1 max-lg:py-0.5 ${open ? 'py-2' : 'py-0'}`}
-    >
-      <summary className="flex min-h-8 cursor-pointer items-center font-semibold text-marigold">
-        ▸ Mind this: {sheet.safety.volts} V may be stored here
-      </summary>
-      <ul className="m-0 list-none p-0">
-        {lines.map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-        <li>The maker’s instructions and local rules come first.</li>
-      </ul>
-    </details>
-  );
-}
-
-interface StepProps {
-  readonly n: number;
-  readonly inHand: number;
-  readonly title: string;
-  readonly done: string | false | undefined;
-  readonly children: ReactNode;
-}
-
-function Step({ n, inHand, title, done, children }: StepProps) {
-  const finished = n < inHand;
-  const now = n === inHand;
-  return (
-    <li
-      aria-current={now ? 'step' : undefined}
-      className={`border-b border-hair ${finished ? 'py-1' : 'py-3'} ${!now && inHand === 2 ? 'max-lg:hidden' : ''} ${now ? 'border-l-4 border-l-jade bg-card px-4' : 'px-1'}`}
-    >
-      <div className="flex items-baseline gap-3">
-        <span className={`figure ${now ? 'text-[20px] font-bold' : 'text-soft'}`}>
-          {finished ? '✓' : n + 1}
-        </span>
-        <h2
-          className={`m-0 ${now ? 'text-[20px] font-bold' : 'text-[17px] font-normal text-soft'}`}
-        >
-          {title}
-        </h2>
-        {finished && done && <span className="text-[14px] text-soft">{done}</span>}
+    <>
+      <div className="grid min-h-0 flex-1 overflow-y-auto lg:grid-cols-[minmax(250px,320px)_minmax(0,1fr)]">
+        <div className="border-r border-hair px-4 py-4 max-lg:hidden">
+          <Heading next={next} sheet={sheet} energy={state.energy} />
+          {list}
+        </div>
+        <div className="min-w-0 px-6 py-5 max-lg:px-4 max-lg:py-2">
+          <details className="border-b border-hair lg:hidden">
+            <summary className="flex min-h-11 cursor-pointer items-center justify-between gap-3 text-[15px]">
+              <h1 className="m-0 text-[15px] font-semibold">{headingOf(next)}</h1>
+              <span className="text-soft">all steps ▾</span>
+            </summary>
+            {list}
+          </details>
+          <div className="max-lg:mt-2">
+            {next.kind === 'isolate' && <IsolateCard />}
+            {next.kind === 'meter' && (
+              <MeterCard fn={next.function} again={next.again} chosen={source} entry={entry} />
+            )}
+            {pair && <PairCard pair={pair} entry={entry} />}
+            {next.kind === 'sheet' && <CannotProve message={next.message} />}
+            {next.kind === 'done' && <Done energy={state.energy} sheet={sheet} />}
+          </div>
+        </div>
       </div>
-      {now && <div className={`mt-2 ${n === 2 ? '' : 'pl-7 max-lg:pl-0'}`}>{children}</div>}
-    </li>
+      {keypad && (
+        <div className="border-t border-hair px-3.5 py-2">
+          <Keypad
+            text={entry.text}
+            onText={entry.setText}
+            onKeep={act}
+            keep={entry.reading ? label : 'Keep'}
+            canKeep={ready}
+          />
+        </div>
+      )}
+      {!keypad && (
+        <ActionBar title={footTitle(next)} detail={<FootLine energy={state.energy} next={next} />}>
+          {next.kind !== 'done' && <StopButton />}
+          {next.kind !== 'sheet' && (
+            <Button kind="go" hint="Enter" onClick={act} disabled={!ready}>
+              {label}
+            </Button>
+          )}
+        </ActionBar>
+      )}
+    </>
+  );
+}
+
+/** A proving unit without its mark is told as such by the rule, not left out in silence. */
+const plainSource = ({ kind, volts }: ReturnType<typeof useSource>['source']) => ({
+  kind,
+  ...(volts !== undefined && { volts }),
+});
+
+function Heading({ next, sheet, energy }: { next: NextSafe; sheet: Sheet; energy: Energy }) {
+  return (
+    <>
+      <h1 className="m-0 text-[22px] leading-tight font-bold">{headingOf(next)}</h1>
+      <p className="m-0 mb-3 text-[14px] text-soft">
+        <Progress sheet={sheet} energy={energy} next={next} />
+      </p>
+    </>
+  );
+}
+
+const headingOf = (next: NextSafe): string =>
+  next.kind === 'done' ? 'Dead, and proven' : 'Prove it dead, pair by pair';
+
+function Progress({ sheet, energy, next }: { sheet: Sheet; energy: Energy; next: NextSafe }) {
+  const pairs = pairsOf(sheet).length;
+  if (next.kind === 'done') return <>every pair proven {clockTime(energy.since!)}</>;
+  const at = energy.isolated ? `isolated ${clockTime(energy.isolated.at)}; ` : '';
+  return (
+    <span>
+      {at}
+      {energy.proven.size} of {pairs} {pairs === 1 ? 'pair' : 'pairs'} proven. Time alone is no
+      proof.
+    </span>
+  );
+}
+
+function labelOf(next: NextSafe, shown: string | undefined): string {
+  switch (next.kind) {
+    case 'isolate':
+      return 'Isolated and locked';
+    case 'done':
+      return 'Go on to Measure';
+    case 'sheet':
+      return '';
+    default:
+      return shown ? `Keep ${shown}` : 'Keep the figure';
+  }
+}
+
+function footTitle(next: NextSafe): string {
+  switch (next.kind) {
+    case 'isolate':
+      return 'Isolate first';
+    case 'meter':
+      return next.again ? 'Prove the meter again' : 'Prove the meter';
+    case 'wait':
+      return `Wait, then measure ${next.pair.name}`;
+    case 'pair':
+      return `Measure ${next.pair.name}`;
+    case 'sheet':
+      return 'This sheet cannot prove it dead';
+    case 'done':
+      return 'Next: Measure';
+    default:
+      next satisfies never;
+      return '';
+  }
+}
+
+function FootLine({ energy, next }: { energy: Energy; next: NextSafe }) {
+  const now = useNow();
+  if (next.kind === 'wait') return <>wait {countdown(next.until - now)} more</>;
+  if (next.kind === 'meter' && next.again) return <>within ten minutes of its first proof</>;
+  return energy.isolated ? <>isolated {clockTime(energy.isolated.at)}</> : null;
+}
+
+/** A sheet from before its pairs were listed, or with one forgotten. */
+function CannotProve({ message }: { message: string }) {
+  const { job } = useJob();
+  return (
+    <section role="alert" className="border-l-4 border-brick bg-brick-tint px-4 py-3">
+      <h2 className="m-0 text-[22px] font-bold">This sheet cannot prove it dead</h2>
+      <p className="m-0 mt-1 text-[17px]">{message}</p>
+      <p className="m-0 mt-2">
+        Live work, looks and codes go on as before. No ohms, no hand and no part until then.
+      </p>
+      {job.sheet && (
+        <p className="m-0 mt-2">
+          <Link
+            className="inline-flex min-h-11 items-center font-semibold text-ink"
+            to={`/sheets/${encodeURIComponent(job.sheet.id)}`}
+          >
+            Open the sheet
+          </Link>
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** All pairs with their figures, for the one who reads over the shoulder. */
+function Done({ energy, sheet }: { energy: Energy; sheet: Sheet }) {
+  return (
+    <>
+      <h2 className="m-0 text-[25px] font-bold max-lg:text-[20px]">
+        Dead, and proven at {clockTime(energy.since!)}
+      </h2>
+      <p className="m-0 mt-1">
+        Ohms, hands and parts may go in. Tick every plug as it comes out: at the end they are asked
+        for.
+      </p>
+      <p className="m-0 mt-1 text-soft">
+        If a figure comes back above its limit, all of this starts again.
+      </p>
+      <table className="mt-3 w-full max-w-xl border-collapse text-left lg:hidden">
+        <caption className="sr-only">Every pair, with the figure that proved it</caption>
+        <tbody>
+          {pairsOf(sheet).map((pair) => (
+            <ProvenRow key={pair.id} pair={pair} energy={energy} />
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+function ProvenRow({ pair, energy }: { pair: Pair; energy: Energy }) {
+  const reading = energy.proven.get(pair.id)?.reading;
+  return (
+    <tr className="border-b border-hair">
+      <th scope="row" className="py-1.5 pr-3 font-semibold">
+        ✓ {pair.name}
+      </th>
+      <td className="figure py-1.5 pr-3 text-[18px] text-jade">
+        {reading?.kind === 'value' ? formatQuantity(Math.abs(reading.value), 'V') : 'OL'}
+      </td>
+      <td className="py-1.5 text-[14px] text-soft">
+        {pair.function}, dead below {formatQuantity(pair.deadBelow, 'V')}
+      </td>
+    </tr>
   );
 }

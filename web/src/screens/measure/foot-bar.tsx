@@ -1,9 +1,12 @@
 /** The foot of the measuring card: what comes next and why, keep, skip, undo; the keypad on a phone. */
 import {
   canWithdraw,
+  energises,
   isMeasured,
   placementWords,
+  shortsOf,
   stateOf,
+  stepsOf,
   type JobState,
   type Refusal,
   type Sheet,
@@ -17,6 +20,7 @@ import { useSmallScreen } from '../../parts/small-screen';
 import type { CurrentStep } from './current-step';
 import { PhotoButton } from './photo-button';
 import { TestPicker } from './test-head';
+import { asksForLive } from './state-gate';
 import type { ReadingEntry } from './use-reading';
 
 export interface FootBarProps {
@@ -43,9 +47,10 @@ export function FootBar(props: FootBarProps) {
   const { sheet, state } = useJob();
   const typing = reading !== undefined && reading.text !== '';
   const primary = primaryWords(props);
-  const gated = refusal && refusal.code !== 'dead-not-proven' && refusal.code !== 'meter-unfit';
+  const gated = refusal && asksForLive(refusal);
+  const stuck = refusal && !gated && !(refusal.code in WAY_OUT);
   const enabled = refusal
-    ? !gated || armed
+    ? !stuck && (!gated || armed)
     : typing
       ? reading.ready
       : settled || props.offered !== undefined;
@@ -115,9 +120,16 @@ export function FootBar(props: FootBarProps) {
   );
 }
 
+/** Refusals that one press leads out of. */
+const WAY_OUT: Readonly<Partial<Record<Refusal['code'], string>>> = {
+  'dead-not-proven': 'To Make safe',
+  'meter-unfit': 'Take another meter',
+};
+
 function primaryWords({ current, reading, offered, refusal, settled, idle }: FootBarProps): string {
-  if (refusal?.code === 'dead-not-proven') return 'To Make safe';
-  if (refusal?.code === 'meter-unfit') return 'Take another meter';
+  if (refusal && refusal.code in WAY_OUT) return WAY_OUT[refusal.code]!;
+  if (refusal && !asksForLive(refusal))
+    return refusal.code === 'store-charged' ? 'Drain it first' : 'Unplug it first';
   if (refusal)
     return refusal.code === 'not-live'
       ? 'Precautions taken: unit is live'
@@ -140,8 +152,25 @@ function nextWords(
   if (!next || next.observable === step.observable)
     return next
       ? { title: 'This one first', why: 'the rest of the sheet is done or skipped' }
-      : { title: 'Every test is taken or skipped', why: 'time to decide' };
+      : atRest(sheet, state);
   return { title: `Next: ${stepWords(sheet, step, next)}`, why: whyNext(sheet, state, step, next) };
+}
+
+/** Nothing more is suggested: all is taken, or what is left would feed a short. */
+function atRest(sheet: Sheet, state: JobState): { title: string; why: string } {
+  const shorts = shortsOf(sheet, state);
+  const held = stepsOf(sheet).some(
+    (step) =>
+      !state.current.has(step.observable) &&
+      !state.skipped.has(step.observable) &&
+      energises(sheet, shorts, step.test),
+  );
+  return held
+    ? {
+        title: 'Live tests wait: something reads shorted',
+        why: 'energising it would make it worse; decide, or mend it first',
+      }
+    : { title: 'Every test is taken or skipped', why: 'time to decide' };
 }
 
 function stepWords(sheet: Sheet, step: Step, next: Step): string {

@@ -1,5 +1,6 @@
 /** The measuring card: one placement of the probes, or one question, at a time. */
 import {
+  dialRefusal,
   dutyOf,
   energyRefusal,
   expectOf,
@@ -33,7 +34,7 @@ import { MeasureCard, toldBefore } from './measure-card';
 import { PasteDialog } from './paste-dialog';
 import { RemarkDialog, type Remark } from './remark-dialogs';
 import { SkipDialog } from './skip-dialog';
-import { StateGate } from './state-gate';
+import { asksForLive, StateGate } from './state-gate';
 import { TestHead } from './test-head';
 import { MeterDialog } from './meter-dialog';
 import { TrackCard } from './track-card';
@@ -71,6 +72,7 @@ export function Measure() {
     meterProblem(state.meters, sheet, dutyOf(sheet, measured, point, state.given.get(test.id)));
   const refusal: Refusal | undefined =
     energyRefusal(sheet, state.energy, test) ??
+    (measured && point && dialRefusal(sheet, state, measured, point)) ??
     (unfit && { code: 'meter-unfit', message: unfit.message });
   const asked = measured && point && stillAsked(state, measured, point);
   const taken = state.current.get(step.observable);
@@ -134,7 +136,7 @@ export function Measure() {
     if (refusal?.code === 'dead-not-proven') void navigate(`/jobs/${job.id}/safe`);
     else if (refusal?.code === 'meter-unfit') setChoosingMeter(true);
     else if (refusal) {
-      if (armed && attended) confirmLive();
+      if (asksForLive(refusal) && armed && attended) confirmLive();
     } else if (!empty) void keep();
     else if (offered) void meter.keep(offered);
     else if (settled || state.skipped.has(step.observable)) goOn();

@@ -11,13 +11,25 @@ export interface StateGateProps {
   readonly onSecond: (name: string) => void;
 }
 
+/** Refusals that live work, with its precautions, would answer. */
+export const asksForLive = ({ code }: Refusal): boolean =>
+  code === 'not-live' || code === 'precautions-owed';
+
 export function StateGate({ refusal, state, second, onSecond }: StateGateProps) {
   const { sheet, state: job } = useJob();
   const meter = refusal.code === 'meter-unfit';
-  const live = refusal.code !== 'dead-not-proven' && !meter;
+  const live = asksForLive(refusal);
   return (
     <section
-      aria-label={meter ? 'Meter not fit' : live ? 'Live work' : 'Dead first'}
+      aria-label={
+        meter
+          ? 'Meter not fit'
+          : live
+            ? 'Live work'
+            : refusal.code === 'dead-not-proven'
+              ? 'Dead first'
+              : 'Not so'
+      }
       className="mb-4 border-l-4 border-brick bg-brick-tint px-4 py-3"
     >
       <p role="alert" className="m-0 text-[18px] font-semibold">

@@ -2,19 +2,33 @@
 import {
   expectWords,
   formatQuantity,
+  METER_FUNCTIONS,
+  pairsOf,
   placementWords,
+  provingOf,
   type Procedure,
   type Sheet,
 } from '@jeitinho/core';
 
 export function Safety({ sheet }: { sheet: Sheet }) {
   const { safety } = sheet;
+  const { gap } = provingOf(sheet);
   return (
     <div className="border-l-4 border-brick bg-brick-tint px-4 py-3">
       <p className="m-0 font-semibold">
-        Up to {safety.volts} V. Wait {safety.waitMinutes} min, then measure on DC volts.{' '}
-        {placementWords(sheet, safety.bus)}: dead below {formatQuantity(safety.bus.below, 'V')}.
+        Up to {safety.volts} V. Every pair is proven dead, with a meter proven before and after:
       </p>
+      <ol className="m-0 list-none p-0">
+        {pairsOf(sheet).map((pair) => (
+          <li key={pair.id}>
+            {pair.name}: {placementWords(sheet, { red: pair.from, black: pair.to })},{' '}
+            {METER_FUNCTIONS[pair.function].words} below {formatQuantity(pair.deadBelow, 'V')}
+            {pair.waitMinutes > 0 && `, after ${pair.waitMinutes} min`}
+            {pair.place && `, ${pair.place}`}.
+          </li>
+        ))}
+      </ol>
+      {gap && <p className="m-0 mt-1 font-semibold text-brick">{gap}</p>}
       <ul className="m-0 mt-1 list-none p-0">
         {[...(safety.cautions ?? []), ...(safety.licences ?? [])].map((line) => (
           <li key={line}>{line}</li>

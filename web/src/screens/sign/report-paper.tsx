@@ -86,6 +86,13 @@ export function ReportPaper({ report }: { report: Report }) {
           </ul>
         </Section>
       )}
+      <Section title="How the machine was left">
+        <ul className="m-0 list-none p-0">
+          {report.left.map((line, i) => (
+            <li key={i}>{line}</li>
+          ))}
+        </ul>
+      </Section>
       {report.photos.length > 0 && (
         <section className="mt-6">
           <h2 className="m-0 mb-2 text-[17px] font-bold">Pictures</h2>

@@ -9,6 +9,7 @@ import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
+import { LeftPanel, useLeft } from './left-panel';
 import { ReportPaper } from './report-paper';
 
 export function Sign() {
@@ -21,7 +22,13 @@ export function Sign() {
   const [note, setNote] = useDraft(`note.${job.id}`);
   const name = touched || technician !== '' ? technician : job.shop.technician;
   const armed = useArmed('sign');
-  const ready = armed && state.decision !== undefined && !state.signed && name.trim() !== '';
+  const left = useLeft();
+  const ready =
+    armed &&
+    state.decision !== undefined &&
+    !state.signed &&
+    name.trim() !== '' &&
+    left.said !== undefined;
   const sign = async () => {
     if (!ready) return;
     if (
@@ -29,9 +36,12 @@ export function Sign() {
         technician: name.trim(),
         customer: customer.trim(),
         note: note.trim(),
+        left: left.said!,
       })
-    )
+    ) {
       [setTechnician, setCustomer, setNote].forEach((clear) => clear(''));
+      left.drop();
+    }
   };
   useKeys({ Enter: () => (state.signed ? window.print() : void sign()) });
   return (
@@ -46,7 +56,10 @@ export function Sign() {
             , if only to hand over.
           </p>
         )}
-        <ReportPaper report={report} />
+        {!state.signed && state.decision && <LeftPanel left={left} />}
+        <div className="mt-5">
+          <ReportPaper report={report} />
+        </div>
         {!state.signed && state.decision && (
           <section
             aria-label="Sign"
@@ -83,7 +96,7 @@ export function Sign() {
         detail={
           state.signed
             ? 'withdraw the signature in the roll to go on with the job'
-            : 'a signed job takes no more readings'
+            : (left.unsaid ?? 'a signed job takes no more readings')
         }
       >
         <Button

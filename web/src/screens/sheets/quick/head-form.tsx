@@ -1,18 +1,29 @@
 /** What must be known of the machine besides its pins: name, document, voltage, wait. */
-import { slug, type JobResource, type QuickHead } from '@jeitinho/core';
+import {
+  slug,
+  SUPPLY_SYSTEMS,
+  type JobResource,
+  type QuickHead,
+  type SupplySystem,
+} from '@jeitinho/core';
 import { useDraft } from '../../../data/draft';
 
-type Field = 'maker' | 'model' | 'kind' | 'document' | 'volts' | 'waitMinutes';
+type Field =
+  'maker' | 'model' | 'kind' | 'document' | 'system' | 'supply' | 'hertz' | 'volts' | 'waitMinutes';
 
 const LABELS: Record<Field, string> = {
   maker: 'Maker',
   model: 'Model',
   kind: 'Kind of machine',
   document: 'Where the figures come from',
+  system: 'Supply',
+  supply: 'Supply volts',
+  hertz: 'Supply hertz',
   volts: 'Highest voltage when live, V',
   waitMinutes: 'Wait after isolating, minutes',
 };
 const FIELDS = Object.keys(LABELS) as Field[];
+const FIGURES: readonly Field[] = ['supply', 'hertz', 'volts', 'waitMinutes'];
 
 export interface Head {
   readonly texts: Record<Field, string>;
@@ -31,7 +42,10 @@ export function useHead(job: JobResource | undefined): Head {
     model: job?.unit.model ?? '',
     kind: job?.unit.kind ?? '',
     document: '',
-    volts: '230',
+    system: 'single-phase',
+    supply: '220',
+    hertz: '60',
+    volts: '250',
     waitMinutes: '5',
   };
   const texts = { ...start, ...read(kept) };
@@ -39,13 +53,10 @@ export function useHead(job: JobResource | undefined): Head {
     const value = Number(texts[field].replace(',', '.'));
     return texts[field].trim() !== '' && Number.isFinite(value) && value >= 0 ? value : undefined;
   };
-  const [volts, waitMinutes] = [figure('volts'), figure('waitMinutes')];
   const empty = FIELDS.filter((field) =>
-    field === 'volts'
-      ? volts === undefined
-      : field === 'waitMinutes'
-        ? waitMinutes === undefined
-        : texts[field].trim() === '',
+    FIGURES.includes(field)
+      ? figure(field) === undefined || (field === 'supply' && figure(field) === 0)
+      : texts[field].trim() === '',
   );
   const trimmed = (field: Field) => texts[field].trim();
   return {
@@ -63,8 +74,13 @@ export function useHead(job: JobResource | undefined): Head {
             model: trimmed('model'),
             kind: trimmed('kind'),
             document: trimmed('document'),
-            volts: volts!,
-            waitMinutes: waitMinutes!,
+            supply: {
+              system: SUPPLY_SYSTEMS.find((each) => each === texts.system) ?? SUPPLY_SYSTEMS[0],
+              volts: figure('supply')!,
+              hertz: figure('hertz')!,
+            },
+            volts: figure('volts')!,
+            waitMinutes: figure('waitMinutes')!,
           },
   };
 }
@@ -83,14 +99,26 @@ export function HeadForm({ head }: { head: Head }) {
       {FIELDS.map((field) => (
         <label key={field} className="block text-[14px] text-soft">
           {LABELS[field]}
-          <input
-            value={head.texts[field]}
-            maxLength={200}
-            autoComplete="off"
-            inputMode={field === 'volts' || field === 'waitMinutes' ? 'decimal' : 'text'}
-            onChange={(event) => head.set(field, event.target.value)}
-            className="mt-0.5 block min-h-11 w-full border border-soft bg-card px-2 text-[16px] text-ink"
-          />
+          {field === 'system' ? (
+            <select
+              value={head.texts.system}
+              onChange={(event) => head.set('system', event.target.value)}
+              className="mt-0.5 block min-h-11 w-full border border-soft bg-card px-2 text-[16px] text-ink"
+            >
+              {SUPPLY_SYSTEMS.map((system: SupplySystem) => (
+                <option key={system}>{system}</option>
+              ))}
+            </select>
+          ) : (
+            <input
+              value={head.texts[field]}
+              maxLength={200}
+              autoComplete="off"
+              inputMode={FIGURES.includes(field) ? 'decimal' : 'text'}
+              onChange={(event) => head.set(field, event.target.value)}
+              className="mt-0.5 block min-h-11 w-full border border-soft bg-card px-2 text-[16px] text-ink"
+            />
+          )}
         </label>
       ))}
     </div>

@@ -1,9 +1,12 @@
 import fc from 'fast-check';
-import { logWriter, smallMeter, smallSheet, volts } from '../../test/small-sheet';
+import { busAt, logWriter, onBattery, smallMeter, smallSheet, volts } from '../../test/small-sheet';
 import { wideSheet } from '../../test/wide-sheet';
 import type { Sheet } from '../sheet/schema';
-import { busPurposes, dischargeOf, mayUnplug, storesOf } from './discharge';
-import { foldJob } from './fold';
+import { foldJob } from '../job/fold';
+import { dischargeOf as fallOf, limitsOfPair } from './discharge';
+import { latestOf, mayUnplug } from './energy';
+import { findPair } from './pairs';
+import { storesOf } from './stores';
 
 const START = Date.parse('2026-03-02T08:00:00.000Z');
 
@@ -12,18 +15,22 @@ function readings(sheet: Sheet, ...figures: readonly [seconds: number, volts: nu
   const log = logWriter(START);
   log.add('opened', { complaint: '', meter: smallMeter });
   log.add('safed', { step: 'isolated' });
-  log.add('safed', { step: 'meter-proved' });
+  log.add('safed', onBattery);
   let at = 180;
   for (const [seconds, value] of figures) {
     log.wait((seconds - at) / 60);
-    log.add('safed', { step: 'bus', reading: volts(value), typed: '' });
+    log.add('safed', busAt(volts(value)));
     at = seconds + 60;
   }
   return foldJob(sheet, log.entries).energy;
 }
 
+const busOf = (sheet: Sheet) => findPair(sheet, 'bus')!;
+const dischargeOf = (sheet: Sheet, energy: ReturnType<typeof readings>) =>
+  fallOf(busOf(sheet), energy);
+
 const seconds = (ms: number | undefined, energy: ReturnType<typeof readings>) =>
-  (ms! - energy.bus!.time) / 1000;
+  (ms! - latestOf(energy, 'bus')!.time) / 1000;
 
 test('two readings give τ and the time to each limit', () => {
   const energy = readings(wideSheet, [200, 310], [252, 186]);
@@ -79,29 +86,47 @@ test('without any reading, or with OL alone, there is no forecast', () => {
 
 test('unplugging needs its own limit, beyond the meter’s doubt', () => {
   const at = (value: number) => readings(wideSheet, [400, value]);
-  expect(mayUnplug(wideSheet, at(50).bus)).toBe(true);
-  expect(mayUnplug(wideSheet, at(59.95).bus)).toBe(false);
-  expect(mayUnplug(wideSheet, at(70).bus)).toBe(false);
-  expect(mayUnplug(wideSheet, undefined)).toBe(false);
+  expect(mayUnplug(wideSheet, at(50))).toBe(true);
+  expect(mayUnplug(wideSheet, at(59.95))).toBe(false);
+  expect(mayUnplug(wideSheet, at(70))).toBe(false);
+  expect(mayUnplug(wideSheet, readings(wideSheet))).toBe(false);
   // A sheet that says nothing about unplugging allows it only dead.
-  expect(mayUnplug(smallSheet, readings(smallSheet, [400, 3]).bus)).toBe(false);
-  expect(busPurposes(smallSheet).map(({ id }) => id)).toEqual(['dead']);
+  expect(mayUnplug(smallSheet, readings(smallSheet, [400, 3]))).toBe(false);
+  expect(limitsOfPair(busOf(smallSheet)).map(({ id }) => id)).toEqual(['dead']);
 });
 
-test('what stores charge: the sheet’s list, else the bus', () => {
-  expect(storesOf(smallSheet)).toEqual([
-    { name: 'Whatever hangs on the supply', where: 'Board', volts: 300 },
-  ]);
-  const listed: Sheet = {
+describe('what stores charge', () => {
+  const with_ = (safety: Partial<Sheet['safety']>): Sheet => ({
     ...smallSheet,
-    safety: {
-      ...smallSheet.safety,
-      stores: [{ name: 'Bus capacitors', at: 'b.P', volts: 300, farads: 0.001 }],
-    },
-  };
-  expect(storesOf(listed)).toEqual([
-    { name: 'Bus capacitors', where: 'Board', volts: 300, joules: 45 },
-  ]);
+    safety: { ...smallSheet.safety, ...safety },
+  });
+
+  test('without a list it is whatever hangs on the pair, at the highest volts', () => {
+    expect(storesOf(smallSheet)).toEqual([
+      { name: 'Whatever hangs on the supply', where: 'Board', highest: 300 },
+    ]);
+    // 0.001 F at 300 V: 0.001·300²/2 = 45 J.
+    expect(storesOf(with_({ capacitance: 0.001 }))).toMatchObject([{ highest: 300, joules: 45 }]);
+  });
+
+  test('energy is reckoned from the stated highest volts, not from the usual ones', () => {
+    const bus = { name: 'Bus capacitors', at: 'b.P', volts: 510, farads: 0.0022 };
+    // 0.0022·620²/2 = 422.84 J; at the usual 510 V it would be 286 J.
+    const [stated] = storesOf(with_({ volts: 620, stores: [bus] }));
+    expect(stated).toMatchObject({ highest: 620, usual: 510 });
+    expect(stated!.joules).toBeCloseTo(422.84, 2);
+    const [own] = storesOf(with_({ volts: 620, stores: [{ ...bus, highest: 550 }] }));
+    expect(own!.joules).toBeCloseTo((0.0022 * 550 ** 2) / 2, 6);
+  });
+
+  test('it is not blank where the capacitance stands with the machine and not with the store', () => {
+    const stores = [
+      { name: 'Bus', at: 'b.P' },
+      { name: 'Fan', at: 'b.U' },
+    ];
+    const all = storesOf(with_({ capacitance: 0.001, stores }));
+    expect(all.map(({ joules }) => joules)).toEqual([45, undefined]);
+  });
 });
 
 test('on an exact exponential every pair of readings foretells the same moment', () => {

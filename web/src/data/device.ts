@@ -1,0 +1,36 @@
+/** This browser's own name, and how far its clock was off when it last reached the server. */
+import { v7 as uuidv7 } from 'uuid';
+
+const NAME = 'jeitinho.device';
+const OFFSET = 'jeitinho.clock-offset';
+
+let name: string | undefined;
+
+/** The same for all tabs of a browser; a browser that keeps nothing gets one for each page. */
+export function deviceName(): string {
+  if (name !== undefined) return name;
+  name = keptItem(NAME) ?? uuidv7();
+  keepItem(NAME, name);
+  return name;
+}
+
+/** Milliseconds from this device's clock to the server's; 0 while they agree or nothing is known. */
+export const clockOffset = (): number => Number(keptItem(OFFSET) ?? 0) || 0;
+
+export const noteClockOffset = (ms: number): void => keepItem(OFFSET, String(ms));
+
+function keptItem(key: string): string | undefined {
+  try {
+    return globalThis.localStorage?.getItem(key) ?? undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+function keepItem(key: string, value: string): void {
+  try {
+    globalThis.localStorage?.setItem(key, value);
+  } catch {
+    // A full or forbidden store: the page goes by what it has in hand.
+  }
+}

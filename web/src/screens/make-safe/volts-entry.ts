@@ -1,0 +1,92 @@
+/**
+ * A figure of volts for making safe: off the connected meter where there is one, else off the keys. With a
+ * meter connected its live figure is what counts, on the function that is asked for and on these places;
+ * nothing is typed or pressed past it.
+ */
+import {
+  formatQuantity,
+  METER_FUNCTIONS,
+  parseEntry,
+  type Placement,
+  type Reading,
+  type TypedEntry,
+  type VoltsFunction,
+} from '@jeitinho/core';
+import { useDraft } from '../../data/draft';
+import { useMeterFeed, type Feed } from '../../data/meter/feed';
+import { useStale } from '../../parts/meter/meter-digits';
+
+export interface VoltsEntry {
+  readonly text: string;
+  readonly setText: (text: string) => void;
+  readonly parsed: TypedEntry;
+  /** A meter is connected to this job: its figure counts, and nothing is typed. */
+  readonly connected: boolean;
+  /** What would be kept now; undefined while there is nothing that may be. */
+  readonly reading: Reading | undefined;
+  /** The same as text: `0.4 V`, `OL`. */
+  readonly shown: string | undefined;
+  /** Why the connected meter's figure cannot be kept. */
+  readonly why: string | undefined;
+  /** What goes beside it into the entry. */
+  readonly origin: { readonly typed: string; readonly live?: true };
+}
+
+export function useVoltsEntry(
+  jobId: string,
+  draft: string,
+  fn: VoltsFunction,
+  wanted: Placement,
+): VoltsEntry {
+  const [text, setText] = useDraft(draft);
+  const feed = useMeterFeed();
+  const stale = useStale();
+  const connected = isConnected(feed, jobId);
+  const parsed = parseEntry(text, 'V');
+  const live = connected ? liveReading(feed, stale, fn, wanted) : undefined;
+  const reading =
+    live === undefined ? typedReading(parsed) : typeof live === 'string' ? undefined : live;
+  const shown =
+    reading && (reading.kind === 'overload' ? 'OL' : formatQuantity(reading.value, 'V'));
+  return {
+    text,
+    setText,
+    parsed,
+    connected,
+    reading,
+    shown,
+    why: typeof live === 'string' ? live : undefined,
+    origin: connected
+      ? { typed: `meter ${shown ?? ''}`.slice(0, 60), live: true }
+      : { typed: text.trim().slice(0, 60) },
+  };
+}
+
+/** A simulated meter belongs to its own job; a real one to whatever is in hand. */
+export const isConnected = ({ status, kind, job }: Feed, jobId: string): boolean =>
+  status !== 'off' && (kind !== 'simulated' || job === jobId);
+
+function typedReading(parsed: TypedEntry): Reading | undefined {
+  if (parsed.kind === 'overload') return { kind: 'overload' };
+  return parsed.kind === 'value' ? { kind: 'value', value: parsed.value } : undefined;
+}
+
+/** The live figure, or in words why there is none to keep. */
+function liveReading(
+  feed: Feed,
+  stale: boolean,
+  fn: VoltsFunction,
+  wanted: Placement,
+): Reading | string {
+  const { line, kind, leads } = feed;
+  if (kind === 'simulated' && !lieOn(leads, wanted)) return 'The leads lie elsewhere.';
+  if (stale || !line)
+    return 'The connected meter gives no figure. Reconnect it; or disconnect it, and prove the meter that you read off.';
+  if (line.fn !== fn)
+    return `The meter stands on ${METER_FUNCTIONS[line.fn].words}: turn it to ${METER_FUNCTIONS[fn].words}.`;
+  return line.value === null ? { kind: 'overload' } : { kind: 'value', value: line.value };
+}
+
+const lieOn = (leads: Placement | undefined, { red, black }: Placement): boolean =>
+  leads !== undefined &&
+  ((leads.red === red && leads.black === black) || (leads.red === black && leads.black === red));
