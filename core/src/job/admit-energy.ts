@@ -107,10 +107,11 @@ export function access(
   sheet: Sheet,
   { energy }: JobState,
   { body }: EntryOf<'access'>,
+  blind = false,
 ): Refusal | undefined {
   const known = sheet.access?.find((each) => each.id === body.access);
   if (!known) return refuse('unknown-access', `This job’s sheet has no access “${body.access}”.`);
-  if (known.energy !== 'dead' || energy.kind === 'dead') return undefined;
+  if (known.energy !== 'dead' || energy.kind === 'dead' || blind) return undefined;
   if (mayUnplug(sheet, energy)) return undefined;
   return refuse(
     'dead-not-proven',

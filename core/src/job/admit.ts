@@ -37,10 +37,7 @@ export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refus
     case 'opened':
       return state.log.length > 0 ? refuse('already-open', 'This job is open already.') : undefined;
     case 'safed':
-      // What crossed another device's “energised” is kept as what was done; it proves nothing.
-      return state.danger && !sawEntry(entry, state.danger)
-        ? undefined
-        : safeStep(sheet, state, entry);
+      return blind(state, entry) ? undefined : safeStep(sheet, state, entry);
     case 'volts-seen':
       return voltsSeen(sheet, state, entry);
     case 'reading':
@@ -52,7 +49,7 @@ export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refus
     case 'answer':
       return answer(sheet, state, entry);
     case 'access':
-      return access(sheet, state, entry);
+      return access(sheet, state, entry, blind(state, entry));
     case 'energised':
       return energised(sheet, state, entry);
     case 'window':
@@ -82,11 +79,19 @@ export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refus
   }
 }
 
+/**
+ * Whether its device knew nothing of the latest danger when it wrote this: what was done in good faith is
+ * kept as what was done. It proves nothing, and what it measured is void.
+ */
+const blind = (state: JobState, entry: LogEntry): boolean =>
+  state.danger !== undefined && !sawEntry(entry, state.danger);
+
 /** Parts are changed on a machine that is proven dead. */
-function fitted(sheet: Sheet, state: JobState, { body }: EntryOf<'fitted'>): Refusal | undefined {
+function fitted(sheet: Sheet, state: JobState, entry: EntryOf<'fitted'>): Refusal | undefined {
+  const { body } = entry;
   if (!findPart(sheet, body.part))
     return refuse('unknown-part', `This job’s sheet has no part “${body.part}”.`);
-  return state.energy.kind === 'dead'
+  return state.energy.kind === 'dead' || blind(state, entry)
     ? undefined
     : refuse(
         'dead-not-proven',
@@ -184,7 +189,7 @@ function reading(sheet: Sheet, state: JobState, entry: EntryOf<'reading'>): Refu
   if (asked && !state.given.has(test.id))
     return refuse('given-owed', `First: ${asked.asks}. The limits of this test hang on it.`);
   return (
-    energyRefusal(sheet, state.energy, test) ??
+    (blind(state, entry) ? undefined : energyRefusal(sheet, state.energy, test)) ??
     dialRefusal(sheet, state, test, point) ??
     meterRefusal(state.meters, sheet, dutyOf(sheet, test, point, state.given.get(test.id)))
   );
@@ -200,7 +205,7 @@ function series(sheet: Sheet, state: JobState, entry: EntryOf<'series'>): Refusa
   if (samples.some(({ t }, i) => i > 0 && t < samples[i - 1]!.t))
     return refuse('not-in-order', 'The figures of a series must stand in the order of time.');
   return (
-    energyRefusal(sheet, state.energy, test) ??
+    (blind(state, entry) ? undefined : energyRefusal(sheet, state.energy, test)) ??
     dialRefusal(sheet, state, test, point) ??
     meterRefusal(state.meters, sheet, dutyOf(sheet, test, point))
   );
@@ -231,7 +236,7 @@ function answer(sheet: Sheet, state: JobState, entry: EntryOf<'answer'>): Refusa
   if (!test || isMeasured(test)) return unknownTest(entry.body.test);
   if (!Object.hasOwn(test.answers, entry.body.answer))
     return refuse('unknown-answer', `“${entry.body.answer}” is not an answer to “${test.title}”.`);
-  return energyRefusal(sheet, state.energy, test);
+  return blind(state, entry) ? undefined : energyRefusal(sheet, state.energy, test);
 }
 
 function decision(sheet: Sheet, { body }: EntryOf<'decision'>): Refusal | undefined {

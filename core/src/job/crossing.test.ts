@@ -1,6 +1,6 @@
 /** Two devices on one job, each without the other's entries: what folds first, and which energy holds. */
 import fc from 'fast-check';
-import { busAt, onBattery, smallSheet, volts } from '../../test/small-sheet';
+import { busAt, measured, onBattery, smallSheet, volts } from '../../test/small-sheet';
 import { elapsed } from '../conditions/moment';
 import { refusalOf } from './admit';
 import type { BodyOf, EntryKind, StoredEntry } from './entries';
@@ -84,6 +84,35 @@ describe('the more dangerous energy holds', () => {
     const state = foldJob(smallSheet, log);
     expect(refusalOf(smallSheet, state, isolated!)).toBeUndefined();
     expect(foldJob(smallSheet, [...log, isolated!]).log).toHaveLength(3);
+  });
+});
+
+describe('what was measured across', () => {
+  const ohms = (seq: number, seen: number, minute: number) =>
+    entry(seq, 'A', seen, minute, 'reading', measured('diode', 'U', 0.45, 'diode'));
+  const live = (minute: number) => energised(2, 'B', 1, minute);
+
+  test.each([
+    ['before', 9.5],
+    ['after', 1],
+  ])('is kept and void, where A’s clock puts it %s the supply', (_, minute) => {
+    const log = [opened, live(minute), ...proof('A', 3, 1, 1)];
+    const figure = ohms(7, 1, 9);
+    expect(refusalOf(smallSheet, foldJob(smallSheet, log), figure)).toBeUndefined();
+    const state = foldJob(smallSheet, [...log, figure]);
+    expect(state.current.get('diode@U')?.standing).toMatchObject({
+      kind: 'void',
+      because: expect.stringContaining('neither knowing of the other') as string,
+    });
+    expect(state.energy.kind).toBe('live');
+    // The same figure by somebody who knew of it is refused.
+    expect(refusalOf(smallSheet, state, ohms(8, 7, 10))?.code).toBe('dead-not-proven');
+  });
+
+  test('counts where B had seen it before energising', () => {
+    const log = [...proof('A', 2, 1, 1), ohms(6, 1, 9), energised(7, 'B', 6, 10)];
+    const state = foldJob(smallSheet, [opened, ...log]);
+    expect(state.current.get('diode@U')?.standing.kind).toBe('counts');
   });
 });
 

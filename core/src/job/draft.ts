@@ -14,6 +14,8 @@ export interface Draft {
   energy: Energy;
   /** The latest entry after which the machine may be live. */
   danger?: StoredEntry;
+  /** Every entry of the log after which the machine may be live, whenever it came. */
+  dangers: readonly StoredEntry[];
   /** It was proven dead at some time. */
   everDead: boolean;
   arrived?: EntryOf<'arrived'>;
@@ -45,8 +47,9 @@ export interface Draft {
   signed?: EntryOf<'signed'>;
 }
 
-export function emptyDraft(): Draft {
+export function emptyDraft(dangers: readonly StoredEntry[] = []): Draft {
   return {
+    dangers,
     complaint: '',
     meter: null,
     meters: [],

@@ -40,7 +40,9 @@ export function foldJob(sheet: Sheet, entries: readonly StoredEntry[]): JobState
     return by === undefined ? entry : { ...entry, withdrawnBy: by };
   });
 
-  const draft = emptyDraft();
+  const draft = emptyDraft(
+    ordered.filter(({ kind }) => kind === 'energised' || kind === 'volts-seen'),
+  );
   for (const entry of log) apply(draft, entry, sheet);
   return finish(draft, log, sheet);
 }
@@ -194,6 +196,7 @@ function finish(draft: Draft, log: FoldedEntry[], sheet: Sheet): JobState {
     voided: _voided,
     overruled: _overruled,
     accessBy: _accessBy,
+    dangers: _dangers,
     ...plain
   } = draft;
   const all = countAgreeing(draft.taken.map((each) => withRemarks(draft, each)));

@@ -184,7 +184,7 @@ test('messages that are not understood are answered, and the meter goes on', asy
       { text: expect.any(String) },
     );
   }
-  meter.send(place({ function: 'V=', red: 'known-source', black: 'known-source' }));
+  meter.send(place({ function: 'V=', red: 'known-source/battery', black: 'known-source/battery' }));
   expect((await meter.until(reads('V='))).value).toBeCloseTo(9.2, 1);
   meter.socket.close();
 });
@@ -195,7 +195,9 @@ test('a second device takes the meter over, and the first is told', async () => 
   await first.until((line: { event?: string }) => line.event === 'fuse');
   const second = meterOn(job);
   expect(await first.closed).toBe(TAKEN_OVER);
-  second.send(place({ function: 'V=', red: 'known-source', black: 'known-source' }));
+  second.send(
+    place({ function: 'V=', red: 'known-source/battery', black: 'known-source/battery' }),
+  );
   expect(await second.until(reads('V='))).toBeTruthy();
   second.socket.close();
 });

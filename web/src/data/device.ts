@@ -14,10 +14,18 @@ export function deviceName(): string {
   return name;
 }
 
-/** Milliseconds from this device's clock to the server's; 0 while they agree or nothing is known. */
-export const clockOffset = (): number => Number(keptItem(OFFSET) ?? 0) || 0;
+let offset: number | undefined;
 
-export const noteClockOffset = (ms: number): void => keepItem(OFFSET, String(ms));
+/** Milliseconds from this device's clock to the server's; 0 while they agree or nothing is known. */
+export function clockOffset(): number {
+  offset ??= Number(keptItem(OFFSET) ?? 0) || 0;
+  return offset;
+}
+
+export function noteClockOffset(ms: number): void {
+  offset = ms;
+  keepItem(OFFSET, String(ms));
+}
 
 function keptItem(key: string): string | undefined {
   try {

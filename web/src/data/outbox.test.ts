@@ -1,5 +1,6 @@
 /** The outbox against a small stand-in of the server that keeps a log as the real one does. */
 import type { LogEntry, StoredEntry } from '@jeitinho/core';
+import { clockOffset } from './device';
 import { LocalStore, type LocalEntry } from './local-store';
 import { syncJob } from './outbox';
 
@@ -10,6 +11,8 @@ class StandIn {
   down = false;
   refuse: string | undefined;
   posts = 0;
+  /** How far the device's clock is off, as the server measures it. */
+  offset = 0;
 
   constructor() {
     this.log.push({ ...note('server', 'opened by the server'), kind: 'opened', seq: 1 } as never);
@@ -32,9 +35,13 @@ class StandIn {
     if (bad) return problem(409, { code: 'no', detail: 'The rule says no.', entry: { index: 0, id: bad.id } });
     for (const entry of entries)
       if (!this.log.some((known) => known.id === entry.id))
-        this.log.push({ ...entry, seq: this.log.length + 1 } as StoredEntry);
+        this.log.push({
+          ...entry,
+          seq: this.log.length + 1,
+          ...(this.offset && { offset: this.offset }),
+        } as StoredEntry);
     const accepted = entries.map(({ id }) => ({ id, seq: this.log.find((e) => e.id === id)!.seq }));
-    return json(200, { accepted, last: this.log.length });
+    return json(200, { accepted, last: this.log.length, offset: this.offset });
   }
 }
 
@@ -179,4 +186,16 @@ test('a server that broke counts as one that is away', async () => {
   await write('a');
   expect(await syncJob(JOB, store)).toBe('unreachable');
   expect(await local()).toEqual([['a', undefined, 'unsent']]);
+});
+
+test('a clock that is off is told by the server, and what is written next carries it', async () => {
+  server.offset = 3_600_000;
+  await write('a');
+  await syncJob(JOB, store);
+  expect((await store.entries.get('a'))?.offset).toBe(3_600_000);
+  expect(clockOffset()).toBe(3_600_000);
+  server.offset = 0;
+  await write('b');
+  await syncJob(JOB, store);
+  expect((await store.entries.get('b'))?.offset).toBeUndefined();
 });

@@ -1,4 +1,4 @@
-import { measured, smallSheet as sheet } from '../../../core/test/small-sheet';
+import { busAt, measured, smallSheet as sheet, volts } from '../../../core/test/small-sheet';
 import { LocalStore } from './local-store';
 import { recordEntry } from './record';
 
@@ -26,7 +26,8 @@ test('what the rules refuse is not kept, and the reason comes back', async () =>
 
 test('two at once are checked one after the other: the second sees the first', async () => {
   const decide = { action: 'hand-over' as const, part: null, leading: null, probability: 0, reason: 'gas' };
-  const sign = { technician: 'Ana', customer: '', note: '' };
+  const left = { energy: 'live' as const, note: '', open: [] };
+  const sign = { technician: 'Ana', customer: '', note: '', left };
   const results = await Promise.all([
     recordEntry(target, 'decision', decide, store),
     recordEntry(target, 'signed', sign, store),
@@ -37,8 +38,19 @@ test('two at once are checked one after the other: the second sees the first', a
 
 test('entries that the server refused are out of the reckoning', async () => {
   await recordEntry(target, 'safed', { step: 'isolated' }, store);
+  expect(await recordEntry(target, 'safed', busAt(volts(310)), store)).toBeUndefined();
   await store.entries.toCollection().modify({ sendState: 'refused' });
-  expect(await recordEntry(target, 'safed', { step: 'meter-proved' }, store)).toMatchObject({
+  expect(await recordEntry(target, 'safed', busAt(volts(310)), store)).toMatchObject({
     code: 'safe-step-out-of-order',
   });
+});
+
+test('an entry says which device wrote it and what that had seen', async () => {
+  await recordEntry(target, 'observed', { text: 'hums' }, store);
+  await store.entries.toCollection().modify({ seq: 7, sendState: 'sent' });
+  await recordEntry(target, 'observed', { text: 'clicks' }, store);
+  const [first, second] = (await store.entries.toArray()).sort((a, b) => (a.id < b.id ? -1 : 1));
+  expect([first!.seen, second!.seen]).toEqual([0, 7]);
+  expect(first!.device).toBe(second!.device);
+  expect(first!.device).toMatch(/^[0-9a-f-]{36}$/);
 });
