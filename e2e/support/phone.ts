@@ -1,5 +1,6 @@
 /** The thumb: taps, and figures on the keypad. */
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { rollCount, type Hand } from './test';
 
 export const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
 
@@ -27,4 +28,20 @@ export async function tapFigure(page: Page, figure: string): Promise<void> {
 export async function keypad(page: Page, figure: string, keep = /^(Keep|Add)/): Promise<void> {
   await tapFigure(page, figure);
   await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: keep }).tap();
+}
+
+/** Making safe with the thumb. */
+export const THUMB: Hand = {
+  isolate: (page) => writing(page, () => tap(page, /^Isolated and locked/)),
+  figure: (page, figure) => writing(page, () => keypad(page, figure)),
+  open: (page) =>
+    writing(page, () =>
+      page.getByRole('region', { name: 'Open first' }).getByRole('button').first().tap(),
+    ),
+};
+
+async function writing(page: Page, act: () => Promise<void>): Promise<void> {
+  const before = await rollCount(page);
+  await act();
+  await expect.poll(() => rollCount(page)).toBeGreaterThan(before);
 }

@@ -128,13 +128,19 @@ for (const [name, colorScheme, viewport] of [
       await expect(page.getByLabel('Who stands in reach and can switch off?')).toBeVisible();
       await clean('live gate');
       await page.goto(`/jobs/${rooftop}/safe`);
+      await expect(page.getByRole('heading', { name: 'Isolate and lock' })).toBeVisible();
+      await clean('isolate');
       await confirm(page, 'Isolated and locked');
-      await confirm(page, 'Meter proven');
+      await expect(page.getByRole('heading', { name: /^Prove the meter/ })).toBeVisible();
+      await clean('the meter on a source');
+      await proveDead(page, { mainsOnly: true });
+      await clean('a pair under its cover');
+      await press(page, 'a');
       const bus = async (volts: string) => {
-        await page.getByLabel('Bus volts').fill(volts);
+        await page.getByLabel('Bus, V').fill(volts);
         const keep = page.getByRole('button', { name: /^Keep/ }).filter({ visible: true });
         await expect(keep).toBeEnabled();
-        await page.getByLabel('Bus volts').press('Enter');
+        await page.getByLabel('Bus, V').press('Enter');
         // Kept: the field is empty, or the next step has come.
         await expect(page.locator(`input[value="${volts}"]`)).toHaveCount(0);
       };
@@ -152,11 +158,13 @@ for (const [name, colorScheme, viewport] of [
         await clean('stop here');
         await page.keyboard.press('Escape');
       }
-      await bus('2.4');
-      await confirm(page, 'Meter proven again');
+      await proveDead(page, { store: '2.4' });
+      await clean('dead and proven');
       await at('measure?at=igbt%40U-P', '00:01');
-      for (const name of [/Cover off/, /Inverter cover off/, /U, V, W off/])
-        await page.getByRole('button', { name }).first().click();
+      await page
+        .getByRole('button', { name: /U, V, W off/ })
+        .first()
+        .click();
       await page.getByRole('textbox', { name: /^Reading/ }).fill('OL');
       await page.getByRole('textbox', { name: /^Reading/ }).press('Enter');
       await expect(page.getByRole('region', { name: 'Contact owed' })).toBeVisible();

@@ -6,7 +6,6 @@ import {
   proveDead,
   reading,
   rollCount,
-  confirm,
   test,
   type Page,
 } from '../support/test';
@@ -20,7 +19,9 @@ test('a dead test on a live unit is refused with the reason, and the way is show
   const id = await newJob();
   await page.goto(`/jobs/${id}/measure?test=inv-fuse`);
   await expect(
-    page.getByRole('alert').filter({ hasText: 'The unit is LIVE. Isolate it, lock it, wait' }),
+    page.getByRole('alert').filter({
+      hasText: 'The unit is LIVE. Isolate it, lock it, and prove every pair dead first.',
+    }),
   ).toBeVisible();
   await expect(field(page)).toHaveCount(0);
   await page.keyboard.press('Enter');
@@ -62,9 +63,10 @@ test('a bus that stays charged never becomes DEAD', async ({ page, newJob }) => 
   await page.clock.install();
   const id = await newJob();
   await page.goto(`/jobs/${id}/safe`);
-  await confirm(page, 'Isolated and locked');
-  await confirm(page, 'Meter proven');
+  await proveDead(page, { mainsOnly: true });
+  for (let i = 0; i < 2; i += 1) await press(page, 'a');
   await page.clock.fastForward('05:01');
+  await page.getByRole('button', { name: /^Bus / }).click();
   await reading(page, '96');
   await expect(page.getByRole('alert').filter({ hasText: 'still charged' })).toContainText(
     'drain it through a resistor made for the purpose',
@@ -149,7 +151,12 @@ test('an entry the server will not take is set aside with its reason; the rest g
           probability: 0,
           reason: 'gas smell',
         }),
-        entry('signed', { technician: 'Rui', customer: '', note: '' }),
+        entry('signed', {
+          technician: 'Rui',
+          customer: '',
+          note: '',
+          left: { energy: 'live', note: '', open: [] },
+        }),
       ],
     }),
   });

@@ -1,5 +1,14 @@
 /** Clocks side by side, loud at their end; spoken prompts; honest endings; the roll. */
-import { confirm, expect, press, reading, rollCount, test, type Page } from '../support/test';
+import {
+  confirm,
+  expect,
+  press,
+  proveDead,
+  reading,
+  rollCount,
+  test,
+  type Page,
+} from '../support/test';
 
 test.use({ viewport: { width: 1280, height: 800 } });
 
@@ -135,9 +144,10 @@ test('it cannot be made safe: an honest end, with how the unit is left', async (
   await page.goto(`/jobs/${id}/safe`);
   await page.getByRole('button', { name: 'Nobody here holds it' }).click();
   await page.getByRole('heading', { level: 1 }).click();
-  await confirm(page, 'Isolated and locked');
-  await confirm(page, 'Meter proven');
+  await proveDead(page, { mainsOnly: true });
+  await press(page, 'a');
   await page.clock.fastForward('08:01');
+  await page.getByRole('button', { name: /^Bus / }).click();
   await reading(page, '310');
   await page.clock.fastForward('01:00');
   await reading(page, '309.8');

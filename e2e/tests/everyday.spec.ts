@@ -7,6 +7,7 @@ import {
   proveDead,
   reading,
   rollCount,
+  sayLeft,
   test,
 } from '../support/test';
 
@@ -103,6 +104,7 @@ test('stopping and handing over is a result; a signed job can be opened again', 
   await page.getByLabel('Why stop here?').fill('Smell of gas from next door.');
   await page.getByRole('button', { name: 'Hand over' }).click();
   await page.getByLabel('Technician').fill('');
+  await sayLeft(page);
   await expect(page.getByRole('button', { name: 'Sign and close' })).toBeDisabled();
   await page.getByLabel('Technician').fill('Rui Prado');
   await page.getByRole('button', { name: 'Sign and close' }).click();
@@ -120,7 +122,7 @@ test('stopping and handing over is a result; a signed job can be opened again', 
   await expect(page.getByText('✓ The plate on the unit matches.')).toBeVisible();
 });
 
-test('withdrawing the bus reading in the roll takes the proof of dead away', async ({
+test('withdrawing a pair’s reading in the roll takes the proof of dead away', async ({
   page,
   newJob,
 }) => {
@@ -129,13 +131,13 @@ test('withdrawing the bus reading in the roll takes the proof of dead away', asy
   await page.goto(`/jobs/${id}/safe`);
   await proveDead(page);
   await page.getByRole('tab', { name: /^Roll/ }).click();
-  await page.getByRole('button', { name: /^Withdraw: Bus: 2\.8/ }).click();
+  await page.getByRole('button', { name: /^Withdraw: Bus on DC volts: 2\.8/ }).click();
   await expect(page.getByRole('status', { name: /^Energy state: NOT PROVEN/ })).toBeVisible();
   await page.goto(`/jobs/${id}/measure?test=inv-fuse`);
   await expect(
     page
       .getByRole('alert')
-      .filter({ hasText: 'Dead is not proven: the bus must be measured below' }),
+      .filter({ hasText: 'Dead is not proven, 3 of 4 pairs. Next: Bus on DC volts, below' }),
   ).toBeVisible();
 });
 

@@ -1,6 +1,15 @@
 /** A whole first visit with the keyboard alone, through a reload, a crash of the server, and back. */
 import { freePort, Jeitinho } from '../support/jeitinho';
-import { confirm, expect, press, proveDead, reading, rollCount, test } from '../support/test';
+import {
+  confirm,
+  expect,
+  press,
+  proveDead,
+  reading,
+  rollCount,
+  sayLeft,
+  test,
+} from '../support/test';
 
 test('from arrival to the signed report, reloading and losing the server on the way', async ({
   browser,
@@ -50,8 +59,6 @@ test('from arrival to the signed report, reloading and losing the server on the 
 
   await test.step('dead tests, with a reload in the middle of typing', async () => {
     await heading('Inverter board, by eye');
-    await press(page, 'a');
-    await press(page, 'a');
     await press(page, '1');
     await verdict('Good');
     await page.keyboard.press('Enter');
@@ -201,10 +208,11 @@ test('from arrival to the signed report, reloading and losing the server on the 
     );
     await expect(row('Winding to frame', 'OL')).toContainText(/OL or above 10.MΩ/);
     await expect(row('Command, loaded', '0.9 V')).toContainText(/1\.8 to 3\.4.V.*Out: low/);
-    await expect(report).toContainText('Bus measured: 2.8');
+    await expect(report).toContainText(/Bus on DC volts: 2\.8.V \(dead below 24.V\)/);
     await expect(report).toContainText(
       'The repair itself: nothing was fitted or proven on this visit.',
     );
+    await sayLeft(page);
     await confirm(page, 'Sign and close');
     await expect(page.getByText(/^Signed \d/)).toBeVisible();
     await expect(report.getByText('Technician, ')).toBeVisible();

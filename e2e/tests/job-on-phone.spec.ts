@@ -1,6 +1,6 @@
 /** The same visit on a phone, with the thumb: keypad, taps, the strip pulled up from below. */
-import { keypad, PHONE, tap } from '../support/phone';
-import { expect, test, type Page } from '../support/test';
+import { keypad, PHONE, tap, THUMB } from '../support/phone';
+import { expect, proveDead, sayLeft, test, type Page } from '../support/test';
 
 test.use(PHONE);
 
@@ -27,19 +27,16 @@ test('a whole job with the thumb, and nothing wider than the screen', async ({ p
   await tap(page, '21 Inverter does not answer');
   await fits();
   await tap(page, /^Go on to Make safe/);
-  await tap(page, /^Isolated and locked/);
-  await tap(page, /^Meter proven/);
+  await proveDead(page, { mainsOnly: true, hand: THUMB });
+  await tap(page, /^☐ Rear cover off/);
+  await tap(page, /^☐ Inverter cover off/);
   await keypad(page, '96');
   await expect(page.getByText('96 V: still charged.')).toBeVisible();
   await fits();
-  await page.clock.fastForward('05:01');
-  await keypad(page, '3.1');
-  await tap(page, /^Meter proven again/);
+  await proveDead(page, { store: '3.1', hand: THUMB });
   await tap(page, /^Go on to Measure/);
 
   await heading('Inverter board, by eye');
-  await tap(page, '☐ Rear cover off');
-  await tap(page, '☐ Inverter cover off');
   await tap(page, 'clean');
   await goOn(page);
   await heading('Inverter fuse F1');
@@ -84,6 +81,8 @@ test('a whole job with the thumb, and nothing wider than the screen', async ({ p
   await expect(report).toContainText('Skipped: Compressor windings, cannot reach it.');
   await fits();
   await page.getByLabel('Customer', { exact: true }).fill('Íris Candeia');
+  await sayLeft(page);
+  await fits();
   await tap(page, /^Sign and close/);
   await expect(page.getByText(/^Signed \d/)).toBeVisible();
 });

@@ -1,6 +1,6 @@
 /** The same three jobs with the thumb: keypad, taps, and nothing wider than the screen. */
-import { keypad, PHONE, tap, tapFigure } from '../support/phone';
-import { expect, test, type Page } from '../support/test';
+import { keypad, PHONE, tap, tapFigure, THUMB } from '../support/phone';
+import { expect, proveDead, test, type Page } from '../support/test';
 
 test.use(PHONE);
 
@@ -8,36 +8,23 @@ const verdict = (page: Page) => page.getByRole('status', { name: 'Verdict' });
 const fits = async (page: Page) =>
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 
-async function makeDead(page: Page, wait: string): Promise<void> {
-  await tap(page, /^Isolated and locked/);
-  await tap(page, /^Meter proven/);
-  await page.clock.fastForward(wait);
-  await keypad(page, '2.4');
-  await tap(page, /^Meter proven again/);
-  await expect(page.getByRole('heading', { name: 'Dead, and proven' })).toBeVisible();
-}
-
 test('the rooftop unit’s bridge and insulation', async ({ page, newJob }) => {
   test.setTimeout(180_000);
   await page.clock.install();
   const id = await newJob('rooftop');
   await page.goto(`/jobs/${id}/safe`);
   await tap(page, 'We hold what this job needs');
-  await tap(page, /^Isolated and locked/);
-  await tap(page, /^Meter proven/);
+  await proveDead(page, { mainsOnly: true, hand: THUMB });
+  await tap(page, /^☐ Inverter cover off/);
   await page.clock.fastForward('01:00');
   await keypad(page, '300');
   await page.clock.fastForward('00:30');
   await keypad(page, '180');
-  await expect(page.getByRole('region', { name: 'How the bus falls' })).toContainText('unplug');
+  await expect(page.getByRole('region', { name: 'How it falls' })).toContainText('unplug');
   await fits(page);
-  await page.clock.fastForward('07:00');
-  await keypad(page, '2.4');
-  await tap(page, /^Meter proven again/);
-  await expect(page.getByRole('heading', { name: 'Dead, and proven' })).toBeVisible();
+  await proveDead(page, { store: '2.4', hand: THUMB });
+  await fits(page);
   await page.goto(`/jobs/${id}/measure?test=igbt`);
-  await tap(page, /Cover off/, false);
-  await tap(page, /Inverter cover off/, false);
   await tap(page, /U, V, W off/, false);
   for (const figure of ['.452', '.449', '.455', '.45', '.447', '.453']) await keypad(page, figure);
   for (let i = 0; i < 6; i += 1) await keypad(page, 'OL');
@@ -70,9 +57,8 @@ test('the boiler’s flame current as a track', async ({ page, newJob }) => {
   await page.clock.install();
   const id = await newJob('boiler');
   await page.goto(`/jobs/${id}/safe`);
-  await makeDead(page, '02:01');
+  await proveDead(page, { hand: THUMB });
   await page.goto(`/jobs/${id}/measure?test=flame-current`);
-  await tap(page, /Front panel off/, false);
   await tap(page, /Electrode lead off/, false);
   await tap(page, /^Precautions taken/);
   for (const [rate, current] of [

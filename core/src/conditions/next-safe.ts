@@ -40,13 +40,17 @@ export function nextSafe(sheet: Sheet, energy: Energy, now?: number): NextSafe {
   });
   if (!wanting) return { kind: 'meter', function: fn, again: true };
   const until = waitUntil(wanting, energy);
-  if (now !== undefined && until !== undefined && until > now)
+  if (now !== undefined && wanting.waitMinutes > 0 && until !== undefined && until > now)
     // What was measured so far is closed before the wait, or the proof before it would grow old.
     return proof &&
       run.some(({ id }) => latestOf(energy, id)?.proof === proof.entry && passed(energy, id))
       ? { kind: 'meter', function: fn, again: true }
       : { kind: 'wait', pair: wanting, until };
-  return proof ? { kind: 'pair', pair: wanting } : { kind: 'meter', function: fn, again: false };
+  // What still reads too high is watched until it has fallen: such a figure needs no proof of the meter.
+  const high = latestOf(energy, wanting.id);
+  return proof || (high && high.judgement.verdict !== 'in')
+    ? { kind: 'pair', pair: wanting }
+    : { kind: 'meter', function: fn, again: false };
 }
 
 const passed = (energy: Energy, id: string): boolean => {

@@ -259,8 +259,11 @@ function unprovenMeter(
   const { reading } = entry.body;
   const low = reading?.kind === 'value' && Math.abs(reading.value) < pair.deadBelow;
   const waits = energy.isolated && elapsed(energy.isolated, moment) < pair.waitMinutes * 60_000;
-  if (!low || waits || openProof(energy, pair.function, moment, instrumentOf(entry, meter)))
-    return undefined;
+  // Watched as it falls, the figure that is low at last is kept: it says when to prove the meter.
+  const before = latestOf(energy, pair.id);
+  const watched = before !== undefined && before.judgement.verdict !== 'in';
+  if (!low || waits || watched) return undefined;
+  if (openProof(energy, pair.function, moment, instrumentOf(entry, meter))) return undefined;
   const dial = METER_FUNCTIONS[pair.function].words;
   const proof = energy.proofs[pair.function];
   if (!proof)

@@ -176,6 +176,26 @@ describe('pair by pair', () => {
     expect(energyOf(log).kind).toBe('not-proven');
   });
 
+  test('a store that is watched as it falls keeps its place; low at last, the meter is proven for it', () => {
+    const log = mainsProven();
+    log.wait(4);
+    log.add('safed', pairRead('bus', 'V=', 40));
+    const now = Date.parse(log.entries.at(-1)!.at);
+    expect(nextSafe(mainsSheet, energyOf(log), now)).toMatchObject({
+      kind: 'pair',
+      pair: { id: 'bus' },
+    });
+    expect(code(log, 'safed', pairRead('bus', 'V=', 20))).toBeUndefined();
+    log.add('safed', pairRead('bus', 'V=', 20));
+    expect(nextSafe(mainsSheet, energyOf(log), now)).toMatchObject({ kind: 'meter', again: false });
+    log.add('safed', onBattery);
+    expect(energyOf(log).proven.has('bus')).toBe(false);
+    expect(nextSafe(mainsSheet, energyOf(log), now)).toMatchObject({
+      kind: 'pair',
+      pair: { id: 'bus' },
+    });
+  });
+
   test('one store of two proven is not dead: no ohms, no hand, no part', () => {
     const log = mainsProven();
     log.add('safed', onBattery);

@@ -9,6 +9,8 @@ function takenByFocus(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null;
   if (!target) return false;
   if (target.closest('[data-keys="off"], [role="dialog"]')) return true;
+  // A tick box takes the space bar and nothing else.
+  if (target.matches('input[type="checkbox"]')) return event.key === ' ';
   const typing = target.matches('input:not([data-keys="on"]), textarea, select, [contenteditable]');
   if (typing) return true;
   return (event.key === 'Enter' || event.key === ' ') && target.matches('button, a[href], summary');

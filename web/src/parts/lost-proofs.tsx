@@ -28,6 +28,8 @@ export function LostProofs({ lost }: { lost: readonly LostProof[] }) {
       </p>
       <Link
         to={`/jobs/${each.jobId}/safe`}
+        // It stays on screen: its focus must not keep Enter from the step there.
+        onClick={(event) => event.currentTarget.blur()}
         className="inline-flex min-h-11 shrink-0 items-center border border-on-brick px-4 font-semibold text-on-brick no-underline max-lg:px-3"
       >
         Isolate again

@@ -77,7 +77,7 @@ describe('probing a machine in the course of a job', () => {
     expect(killedAt(fridge, 'co')).toBe('main-supply');
   });
 
-  test('a known source reads what it is: a battery on DC, the supply on AC, which reads nothing on DC', () => {
+  test('a known source reads what it is: a battery on DC, the supply on AC, and nothing on the wrong dial', () => {
     const on = (kind: 'supply' | 'battery' | 'proving-unit', fn: 'V=' | 'V~') =>
       last(
         probeMachine(
@@ -92,8 +92,9 @@ describe('probing a machine in the course of a job', () => {
     expect(on('supply', 'V~')).toBeCloseTo(127, 0);
     expect(on('proving-unit', 'V~')).toBeCloseTo(240, 0);
     expect(on('proving-unit', 'V=')).toBeCloseTo(240, 0);
-    // A live wire on DC volts reads nothing: the reason for all of this.
+    // A live wire on DC volts reads nothing, and a battery on AC neither: the reason for all of this.
     expect(Math.abs(on('supply', 'V=')!)).toBeLessThan(1);
+    expect(on('battery', 'V~')).toBe(0);
     expect(
       probeMachine(
         fridge,
@@ -110,10 +111,10 @@ describe('probing a machine in the course of a job', () => {
     const frame = { function: 'V~', red: 'plug.L', black: 'plug.PE' } as const;
     for (const pair of [plug, frame]) {
       expect(last(probeMachine(fridge, HEALTHY, LIVE, pair, { seconds: 2 }))).toBeCloseTo(127, 0);
+      // Beside a charged bus, and by a meter with a zero error of its own: never below nothing.
       const pulled = { access: [], isolatedFor: 20 };
-      expect(
-        Math.abs(last(probeMachine(fridge, HEALTHY, pulled, pair, { seconds: 2 }))!),
-      ).toBeLessThan(1);
+      const deviation = () => -1;
+      expect(last(probeMachine(fridge, HEALTHY, pulled, pair, { seconds: 2, deviation }))).toBe(0);
     }
   });
 });

@@ -1,7 +1,7 @@
 /** From what the instrument's input sees to what its display shows: range, error, last digit. */
 import type { MeterProfile, MeterRange } from '../../meter/profile';
 import { rangesOf } from '../../meter/profile';
-import type { MeterFunction } from '../../meter/functions';
+import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
 
 /** What stands on the display: a figure, or OL. */
 export type Shown = { readonly value: number | null; readonly range: MeterRange | undefined };
@@ -41,7 +41,8 @@ export function indicate(
     ((Math.abs(seen) * range.percent) / 100 + range.counts * range.resolution) *
     deviation(fn, range);
   // Never an error of its own that turns nothing into something below zero.
-  const value = rounded(seen + off * (seen < 0 ? -1 : 1), range.resolution);
+  const shown = rounded(seen + off * (seen < 0 ? -1 : 1), range.resolution);
+  const value = METER_FUNCTIONS[fn].signed ? shown : Math.max(0, shown);
   return { value: Math.abs(value) < range.resolution / 2 ? 0 : value, range };
 }
 

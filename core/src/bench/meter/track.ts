@@ -3,7 +3,7 @@
  * stands. Slow circuits without a sine are followed in one run; with one, each update is a steady state.
  */
 import { rangesOf } from '../../meter/profile';
-import { METER_FUNCTIONS } from '../../meter/functions';
+import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
 import type { Circuit, Element } from '../circuit';
 import type { Drive } from '../devices/drive';
 import { Capacitor } from '../devices/capacitor';
@@ -74,6 +74,9 @@ export function track(circuit: Circuit, probing: Probing, options: TrackOptions)
   });
 }
 
+/** Functions that show what swings, and nothing of what stands. */
+const ALTERNATING: ReadonlySet<MeterFunction> = new Set(['V~', 'A~', 'clamp~']);
+
 function followed(
   circuit: Circuit,
   probing: Probing,
@@ -81,9 +84,12 @@ function followed(
   times: readonly number[],
 ): number[] {
   const fn = probing.function;
-  const slow = !alternates(circuit) && fn !== 'capacitance' && fn !== 'insulation';
+  const slow =
+    !alternates(circuit) && !ALTERNATING.has(fn) && fn !== 'capacitance' && fn !== 'insulation';
   if (slow && moves(circuit, options)) return inOneRun(circuit, probing, options, times);
   const { at = 0, ...rest } = options;
+  // An AC input lets no direct voltage through: where nothing swings it shows nothing.
+  if (!alternates(circuit) && ALTERNATING.has(fn)) return times.map(() => 0);
   if (!alternates(circuit) && !DRIVES.has(fn)) return atRest(circuit, probing, options, times);
   // Nothing remembers, so that the same levels of the slow sources give the same figure.
   const known = new Map<string, number>();

@@ -10,7 +10,7 @@ import {
   type Pair,
   type Sheet,
 } from '@jeitinho/core';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { clockTime, countdown, useNow } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
@@ -42,6 +42,7 @@ export function MakeSafe() {
     <InHand
       key={stepKey(next)}
       next={next}
+      onInOrder={picked && picked.id !== pairInHand(due)?.id ? () => choose(undefined) : undefined}
       list={
         <StepList
           rows={rows}
@@ -54,6 +55,9 @@ export function MakeSafe() {
   );
 }
 
+const pairInHand = (next: NextSafe): Pair | undefined =>
+  next.kind === 'pair' || next.kind === 'wait' ? next.pair : undefined;
+
 /** A step that begins anew gets a field of its own; waiting for a pair and measuring it are one. */
 const stepKey = (next: NextSafe): string =>
   next.kind === 'pair' || next.kind === 'wait'
@@ -62,10 +66,17 @@ const stepKey = (next: NextSafe): string =>
       ? `meter ${next.function} ${next.again}`
       : next.kind;
 
-function InHand({ next, list }: { next: NextSafe; list: React.ReactNode }) {
+interface InHandProps {
+  readonly next: NextSafe;
+  readonly list: ReactNode;
+  /** Back to the step that is due, where a pair was chosen out of turn. */
+  readonly onInOrder: (() => void) | undefined;
+}
+
+function InHand({ next, list, onInOrder }: InHandProps) {
   const { job, sheet, state, record } = useJob();
   const navigate = useNavigate();
-  const pair = next.kind === 'pair' || next.kind === 'wait' ? next.pair : undefined;
+  const pair = pairInHand(next);
   const fn = pair?.function ?? (next.kind === 'meter' ? next.function : 'V~');
   const source = useSource(fn);
   const place = knownSource(source.source.kind);
@@ -85,7 +96,8 @@ function InHand({ next, list }: { next: NextSafe; list: React.ReactNode }) {
     next.kind === 'done' ||
     (next.kind === 'isolate'
       ? armed
-      : measuring && !covered && entry.reading !== undefined && armed);
+      : // A live figure is always there: a press must not run on. What was typed was meant.
+        measuring && !covered && entry.reading !== undefined && (armed || !entry.connected));
   const act = () => {
     if (!ready) return;
     if (next.kind === 'done') void navigate(`/jobs/${job.id}/measure`);
@@ -143,6 +155,11 @@ function InHand({ next, list }: { next: NextSafe; list: React.ReactNode }) {
       )}
       {!keypad && (
         <ActionBar title={footTitle(next)} detail={<FootLine energy={state.energy} next={next} />}>
+          {onInOrder && (
+            <Button kind="quiet" onClick={onInOrder}>
+              Back in order
+            </Button>
+          )}
           {next.kind !== 'done' && <StopButton />}
           {next.kind !== 'sheet' && (
             <Button kind="go" hint="Enter" onClick={act} disabled={!ready}>
