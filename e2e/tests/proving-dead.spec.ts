@@ -23,6 +23,7 @@ const alarm = (page: Page) => page.getByRole('alert').filter({ hasText: 'Hands o
 
 /** Types a figure and presses Enter, and stays where it is: it must be refused. */
 async function refused(page: Page, typed: string, why: string | RegExp): Promise<void> {
+  await expect(page.locator('input[data-keys="on"]')).toBeVisible();
   const before = await rollCount(page);
   await page.keyboard.type(typed);
   await page.keyboard.press('Enter');
@@ -83,6 +84,9 @@ test('an AC fan unit: three mains pairs, then its capacitor, between figures of 
     await reading(page, '-58');
     await expect(page.getByText('58 V: still charged.')).toBeVisible();
     await page.clock.fastForward('05:01');
+    // Watched as it falls; low at last, the meter is proven for it, and it is measured once more.
+    await expect(page.getByText('The wait is over. Measure now.')).toBeVisible();
+    await reading(page, '0.6');
     await expect(card(page)).toContainText('Prove the meter');
     await expect(page.getByRole('radio', { name: /this supply/ })).toHaveCount(0);
     await refused(page, '310', 'does not fit a battery');
@@ -278,6 +282,7 @@ test('a job is not signed live, with covers off, without a word; put back or rea
   await left.getByRole('button', { name: /Put back.*CN7/ }).click();
   await left.getByRole('button', { name: /Put back.*Inverter cover/ }).click();
   await expect(left).toContainText('Put back: CN7 out of the main board');
+  await expect(left).toContainText('Put back: Inverter cover off');
   await sayLeft(page, 'The sensor comes tomorrow.');
   await page.reload();
   await expect(left.getByRole('textbox', { name: /Rear cover/ })).toHaveValue(

@@ -1,8 +1,11 @@
 /** The big figure: typed into, or the connected meter's own. */
-import type { ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
+import { useTypeAnywhere } from '../../parts/type-anywhere';
 import type { VoltsEntry } from './volts-entry';
 
 export function VoltsField({ entry, label }: { entry: VoltsEntry; label: string }) {
+  const field = useRef<HTMLInputElement>(null);
+  useTypeAnywhere(field);
   if (entry.connected)
     return (
       <div className="mt-1">
@@ -25,6 +28,7 @@ export function VoltsField({ entry, label }: { entry: VoltsEntry; label: string 
       <label className="mt-1 block text-[14px] text-soft max-lg:mt-0">
         {label}
         <input
+          ref={field}
           autoFocus
           data-keys="on"
           inputMode="none"

@@ -25,6 +25,7 @@ import { BoardDrawing } from '../../parts/board/board-drawing';
 import { LimitBand, type BandMark } from '../../parts/limit-band';
 import { digitsOf } from '../../parts/meter/meter-digits';
 import { MeterStrip } from '../../parts/meter/meter-strip';
+import { useTypeAnywhere } from '../../parts/type-anywhere';
 import { GivenField } from './given-field';
 import { GroupVerdicts } from './group-verdicts';
 import { useJob } from '../job/job-context';
@@ -250,20 +251,6 @@ function Field({ test, point, reading, shown, live, onPaste }: FieldProps) {
       </span>
     </label>
   );
-}
-
-/** Digits typed while nothing has the focus go into the reading. */
-function useTypeAnywhere(field: React.RefObject<HTMLInputElement | null>): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      if (target.matches('input, textarea, select') || target.closest('[role="dialog"]')) return;
-      if (/^[0-9.,-]$/.test(event.key)) field.current?.focus({ preventScroll: true });
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [field]);
 }
 
 function marksOf(
