@@ -63,6 +63,8 @@ export interface Energy {
   readonly isolatedAt?: string;
   /** The meter's latest proof on each function, open for the pairs that follow. */
   readonly proofs: Readonly<Partial<Record<VoltsFunction, MeterProof>>>;
+  /** Every proof of a meter since it stood isolated, and those before it that still count, in order. */
+  readonly held: readonly MeterProof[];
   /** Every pair reading of this isolation, in order. */
   readonly readings: readonly PairReading[];
   /** Pairs whose figure lies between two proofs of the meter, with that figure. */
@@ -78,6 +80,7 @@ export const AS_FOUND: Energy = {
   kind: 'live',
   acknowledged: false,
   proofs: {},
+  held: [],
   readings: [],
   proven: new Map(),
 };
@@ -100,6 +103,7 @@ export function isolate(energy: Energy, isolated: Moment): Energy {
     isolated,
     isolatedAt: isolated.at,
     proofs: energy.proofs,
+    held: Object.values(energy.proofs),
   };
 }
 
@@ -126,6 +130,7 @@ export function shiftClock(energy: Energy, ms: number): Energy {
     proofs: Object.fromEntries(
       Object.values(proofs).map((proof) => [proof.function, shifted(proof, ms)]),
     ),
+    held: energy.held.map((proof) => shifted(proof, ms)),
     readings: energy.readings.map((reading) => shifted(reading, ms)),
     proven: new Map([...energy.proven].map(([id, reading]) => [id, shifted(reading, ms)])),
   };
@@ -202,7 +207,12 @@ export function withProof(sheet: Sheet, energy: Energy, proof: MeterProof): Ener
     )
       proven.set(pair.id, latest);
   }
-  const next = { ...energy, proofs: { ...energy.proofs, [proof.function]: proof }, proven };
+  const next = {
+    ...energy,
+    proofs: { ...energy.proofs, [proof.function]: proof },
+    held: [...energy.held, proof],
+    proven,
+  };
   const whole = !gap && energy.isolated !== undefined && pairs.every(({ id }) => proven.has(id));
   return whole && energy.kind !== 'dead' ? { ...next, kind: 'dead', since: proof.at } : next;
 }

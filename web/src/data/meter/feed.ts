@@ -31,6 +31,8 @@ export interface Feed {
   readonly looks: Readonly<Record<string, string>>;
   /** Where the simulated leads lie; undefined in the air, and for a real meter. */
   readonly leads: Placement | undefined;
+  /** When the simulated leads were last moved, ms of this device: what comes right after was on its way. */
+  readonly movedAt: number;
   /** Which job its simulated machine belongs to. */
   readonly job: string | undefined;
 }
@@ -47,6 +49,7 @@ const OFF: Feed = {
   fuseBlown: false,
   looks: {},
   leads: undefined,
+  movedAt: 0,
   job: undefined,
 };
 
@@ -150,7 +153,13 @@ export function handOn(message: object): void {
 /** Put the simulated leads somewhere, with the dial where it says. */
 export function placeLeads(placement: Placement): void {
   // The figure of the old place must not pass for the new one's.
-  set({ leads: placement, line: undefined, hazard: undefined, trouble: undefined });
+  set({
+    leads: placement,
+    movedAt: Date.now(),
+    line: undefined,
+    hazard: undefined,
+    trouble: undefined,
+  });
   handOn({ do: 'place', at: Date.now(), placement });
 }
 

@@ -8,6 +8,8 @@ import { useLocation } from 'react-router';
 import { meterFeed, onMeterLine } from '../../data/meter/feed';
 import { useJob } from './job-context';
 
+const ON_THE_WAY_MS = 300;
+
 export function useVoltsWatch(): void {
   const { job, sheet, state, record } = useJob();
   const proving = useLocation().pathname.endsWith('/safe') && state.energy.kind !== 'dead';
@@ -16,8 +18,10 @@ export function useVoltsWatch(): void {
   useEffect(() => {
     take.current = (line) => {
       if (writing.current || (line.fn !== 'V~' && line.fn !== 'V=')) return;
-      const { kind, job: machine, leads } = meterFeed();
+      const { kind, job: machine, leads, movedAt } = meterFeed();
       if (kind === 'simulated' && (machine !== job.id || leads?.red === undefined)) return;
+      // A figure of the old place that was still on its way says nothing of the new one.
+      if (kind === 'simulated' && Date.now() - movedAt < ON_THE_WAY_MS) return;
       // The meter is being proven, or a pair is being measured: the card itself judges that figure.
       if (knownSourceAt(leads?.red) || proving) return;
       const seen = {

@@ -38,9 +38,11 @@ export function PairCard({ pair, entry }: { pair: Pair; entry: VoltsEntry }) {
       </h2>
       <p className="m-0 mt-1 text-soft max-lg:text-[15px]">
         Meter on <strong className="text-ink">{METER_FUNCTIONS[pair.function].words}</strong>.{' '}
-        {pair.function === 'V~'
-          ? 'On DC a live wire reads nothing.'
-          : 'On AC a charged capacitor reads nothing.'}
+        <span className={pair.place ? 'max-lg:hidden' : ''}>
+          {pair.function === 'V~'
+            ? 'On DC a live wire reads nothing.'
+            : 'On AC a charged capacitor reads nothing.'}
+        </span>
         {pair.place && ` ${upperFirst(pair.place)}.`}
       </p>
       <Covers owed={owed} />
@@ -99,7 +101,7 @@ function Placement({ words }: { words: string }) {
 
 /** What a leg or a store would read if it were live or charged. */
 const liveVolts = ({ store, function: fn }: Pair, supply: number | undefined): number =>
-  fn === 'V=' ? (store?.usual ?? 300) : (supply ?? 230);
+  fn === 'V=' ? (store?.highest ?? 300) : (supply ?? 230);
 
 function liveWords(pair: Pair, supply: number | undefined): string {
   const volts = liveVolts(pair, supply);
@@ -107,7 +109,7 @@ function liveWords(pair: Pair, supply: number | undefined): string {
   const { store } = pair;
   const joules =
     store?.farads === undefined ? '' : `, ${joulesWords(joulesIn(store.farads, store.highest))}`;
-  return `charged is about ${formatQuantity(volts, 'V')}${joules}`;
+  return `charged is up to ${formatQuantity(volts, 'V')}${joules}`;
 }
 
 export const joulesWords = (joules: number): string => `${Number(joules.toPrecision(2))} J`;
@@ -163,7 +165,9 @@ function Waiting({ pair }: { pair: Pair }) {
           {countdown(until - now)}
         </span>
         <span className="text-[15px] text-soft">
-          still to wait. A reading now is kept, but proves nothing yet.
+          still to wait.{' '}
+          <span className="max-lg:hidden">A reading now is kept, but proves nothing yet.</span>
+          <span className="lg:hidden">A figure now proves nothing.</span>
         </span>
       </p>
     );

@@ -6,6 +6,7 @@ import {
   pairsOf,
   passes,
   type Energy,
+  type MeterProof,
   type NextSafe,
   type Pair,
   type Reading,
@@ -46,15 +47,14 @@ export function safeRows(sheet: Sheet, energy: Energy, now: number): SafeRow[] {
     const proof = energy.proofs[fn];
     const open = proof && openProof(energy, fn, { at: '', time: now, device: proof.device });
     const all = run.every(({ id }) => energy.proven.has(id));
-    const some = run.some(({ id }) => energy.proven.has(id));
-    const figure = proof ? { figure: figureOf(proof.reading) } : {};
+    const { before, after } = bracketOf(energy, run);
     rows.push({
       kind: 'meter',
       id: `before-${i}`,
       function: fn,
       again: false,
-      done: all || open !== undefined || (some && open !== undefined),
-      ...(all || open ? figure : {}),
+      done: all || open !== undefined,
+      ...shownAs(all ? before : open),
     });
     for (const pair of run) {
       const latest = latestOf(energy, pair.id);
@@ -82,10 +82,24 @@ export function safeRows(sheet: Sheet, energy: Energy, now: number): SafeRow[] {
       function: fn,
       again: true,
       done: all,
-      ...(all ? figure : {}),
+      ...shownAs(all ? after : undefined),
     });
   });
   return rows;
+}
+
+const shownAs = (proof: MeterProof | undefined) =>
+  proof ? { figure: figureOf(proof.reading) } : {};
+
+/** The proofs of the meter between which the figures of these pairs lie. */
+function bracketOf(energy: Energy, run: readonly Pair[]) {
+  const readings = run.flatMap(({ id }) => energy.proven.get(id) ?? []);
+  const before = energy.held.find(({ entry }) => entry === readings[0]?.proof);
+  const last = readings.at(-1);
+  const after = energy.held.findLast(
+    ({ function: fn, time }) => fn === run[0]!.function && last !== undefined && time >= last.time,
+  );
+  return { before, after };
 }
 
 /** Pairs that follow each other on one function: one proof of the meter before them, one after. */

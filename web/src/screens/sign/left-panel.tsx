@@ -77,7 +77,7 @@ const ENERGY: Readonly<Record<EnergyKind, { words: string; agree: string; look: 
     look: 'border-brick bg-brick-tint',
   },
   'not-proven': {
-    words: 'NOT PROVEN: isolated, not proven dead',
+    words: 'NOT PROVEN: nobody knows it dead',
     agree: 'It is left switched off, and marked as not proven',
     look: 'border-marigold bg-marigold-tint',
   },

@@ -5,8 +5,12 @@ export function suggestionsOf(sheet: Sheet, field: string): readonly string[] {
   const ids = (list: readonly { id: string }[] | undefined) => (list ?? []).map(({ id }) => id);
   switch (field) {
     case 'part':
-    case 'for':
       return ids(sheet.parts);
+    case 'for':
+      // A procedure is for a part, a pair to prove for boards.
+      return [...ids(sheet.parts), ...ids(sheet.boards)];
+    case 'proves':
+      return (sheet.safety.stores ?? []).map(({ name }) => name);
     case 'state':
       return ids(sheet.states);
     case 'access':
@@ -22,6 +26,8 @@ export function suggestionsOf(sheet: Sheet, field: string): readonly string[] {
       return ids(sheet.faults);
     case 'red':
     case 'black':
+    case 'from':
+    case 'to':
       return sheet.boards.flatMap((board) => [
         ...(board.connectors ?? []).flatMap((connector) =>
           connector.pins.map((pin) => `${board.id}.${connector.id}.${pin.n}`),
