@@ -62,7 +62,6 @@ export {
 export {
   findPair,
   pairAt,
-  pairId,
   pairsFor,
   pairsOf,
   provingOf,
@@ -70,6 +69,8 @@ export {
   type PairStore,
   type VoltsFunction,
 } from './conditions/pairs';
+export type { StoreFinding } from './conditions/fast-store';
+export { fastId, pairId } from './sheet/store-observables';
 export { legsOf, onMains, proveGaps, type ProveGap } from './conditions/gaps';
 export {
   lostWords,

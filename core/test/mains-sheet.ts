@@ -67,6 +67,15 @@ export const mainsSheet: Sheet = {
       expect: { kind: 'nominal', value: 0.00004, percent: 10, unit: 'F' },
     },
     {
+      id: 'fan-volts',
+      title: 'Fan capacitor, volts',
+      how: 'measure',
+      state: 'dead',
+      function: 'V=',
+      points: [{ id: 'C', red: 'in.C2', black: 'in.C1' }],
+      expect: { kind: 'atMost', high: 24, unit: 'V' },
+    },
+    {
       id: 'frame',
       title: 'Winding to frame',
       how: 'measure',

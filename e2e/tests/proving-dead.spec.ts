@@ -150,6 +150,55 @@ test('a fan turned by the wind wakes the bus: NOT PROVEN at once, loudly, in eve
   await expect(alarm(page)).toHaveCount(0);
 });
 
+test('volts on a connected meter are written down as they are seen, whatever the card asks for', async ({
+  page,
+  newJob,
+}) => {
+  await standInPort(page);
+  await page.clock.install();
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/safe`);
+  await proveDead(page);
+  await page.goto(`/jobs/${id}/measure?test=inv-fuse`);
+  await page.getByRole('button', { name: 'Connect a meter' }).click();
+  await page.getByRole('button', { name: 'Meter on the serial port' }).click();
+  const line = (t: number, fn: string, value: number) =>
+    page.evaluate(
+      (text) => (window as never as { cable: (t: string) => void }).cable(text),
+      `${JSON.stringify({ t, fn, value, unit: 'V', flags: [] })}\n`,
+    );
+  const before = await rollCount(page);
+  await line(1, 'V=', 3);
+  await line(2, 'diode', 1.9);
+  await page.waitForTimeout(400);
+  expect(await rollCount(page)).toBe(before);
+  await energy(page, /DEAD/);
+  await line(3, 'V=', 48);
+  await expect(alarm(page)).toContainText(/48.V at the leads, above 24.V/);
+  await energy(page, /NOT PROVEN/);
+  // Once: the meter goes on showing it.
+  await line(4, 'V=', 48);
+  await page.waitForTimeout(400);
+  expect(await rollCount(page)).toBe(before + 1);
+});
+
+/** A stand-in for the browser's serial port; the test feeds its cable. */
+const standInPort = (page: Page) =>
+  page.addInitScript(() => {
+    let controller: ReadableStreamDefaultController<Uint8Array>;
+    const device = {
+      readable: null as ReadableStream<Uint8Array> | null,
+      open: async () => {
+        device.readable = new ReadableStream({ start: (own) => void (controller = own) });
+      },
+      close: async () => {},
+    };
+    Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => device } });
+    Object.assign(window, {
+      cable: (text: string) => controller.enqueue(new TextEncoder().encode(text)),
+    });
+  });
+
 /** Another device: a browser of its own, with its own store and name. */
 async function device(browser: Browser, url: string): Promise<Page> {
   const context = await browser.newContext({

@@ -4,9 +4,10 @@ import { mainsSheet } from '../../test/mains-sheet';
 import { wideSheet } from '../../test/wide-sheet';
 import { checkSheet } from '../sheet/check';
 import type { ProvePair, Sheet } from '../sheet/schema';
+import { pairId } from '../sheet/store-observables';
 import { readSheet } from '../validate';
 import { legsOf, proveGaps } from './gaps';
-import { pairsOf, pairId, provingOf } from './pairs';
+import { pairsOf, provingOf } from './pairs';
 
 const safety = (sheet: Sheet, more: Partial<Sheet['safety']>): Sheet => ({
   ...sheet,

@@ -6,6 +6,7 @@
 import { testsOf } from '../sheet/all-tests';
 import { locate, placeName } from '../sheet/places';
 import { isMeasured, type ProvePair, type Sheet } from '../sheet/schema';
+import { pairId } from '../sheet/store-observables';
 import { proveGaps } from './gaps';
 import { listedPairs } from './lift';
 import { bleedOf, faradsOf, highestOf, storesProvenBy } from './stores';
@@ -92,10 +93,6 @@ export function pairsFor(sheet: Sheet, boards: readonly string[] | undefined): r
     (pair) => !pair.for || !boards || pair.for.some((board) => boards.includes(board)),
   );
 }
-
-/** What an unnamed pair is called in the log. */
-export const pairId = ({ id, from, to, function: fn }: ProvePair): string =>
-  id ?? `${from}${fn === 'V=' ? '=' : '~'}${to}`;
 
 function fullPair(sheet: Sheet, pair: ProvePair, listed: readonly ProvePair[]): Pair {
   const { safety } = sheet;

@@ -73,11 +73,7 @@ export function dialRefusal(
 const CHARGED = 5;
 
 function charged(sheet: Sheet, state: JobState, { red, black }: TestPoint): Refusal | undefined {
-  const pair = pairAt(sheet, red, black);
-  const latest = pair && latestOf(state.energy, pair.id);
-  const volts =
-    lastVolts(state, red, black) ??
-    (latest?.reading.kind === 'value' ? Math.abs(latest.reading.value) : undefined);
+  const volts = lastVolts(sheet, state, red, black);
   if (volts === undefined || volts < CHARGED) return undefined;
   return refuse(
     'store-charged',
@@ -85,21 +81,29 @@ function charged(sheet: Sheet, state: JobState, { red, black }: TestPoint): Refu
   );
 }
 
-/** Volts last read on these two places by a test since the last pair reading, either way round. */
-function lastVolts(state: JobState, red?: string, black?: string): number | undefined {
-  const since = state.energy.readings.at(-1)?.at ?? '';
-  const found = state.taken.findLast(
+/** Volts last read on these two places, by their pair or by a test, either way round. */
+function lastVolts(
+  sheet: Sheet,
+  state: JobState,
+  red: string | undefined,
+  black: string | undefined,
+): number | undefined {
+  const pair = pairAt(sheet, red, black);
+  const asPair = pair && latestOf(state.energy, pair.id);
+  const asTest = state.taken.findLast(
     (each) =>
       each.kind === 'reading' &&
       each.standing.kind !== 'withdrawn' &&
-      each.at >= since &&
-      functionOf(each.test, each.point).startsWith('V') &&
+      ['V=', 'V~'].includes(functionOf(each.test, each.point)) &&
       ((each.point.red === red && each.point.black === black) ||
         (each.point.red === black && each.point.black === red)),
   );
-  return found?.kind === 'reading' && found.reading.kind === 'value'
-    ? Math.abs(found.reading.value)
-    : undefined;
+  const place = (entry: string) => state.log.findIndex(({ id }) => id === entry);
+  const reading =
+    asTest?.kind === 'reading' && (!asPair || place(asTest.entry) > place(asPair.entry))
+      ? asTest.reading
+      : asPair?.reading;
+  return reading?.kind === 'value' ? Math.abs(reading.value) : undefined;
 }
 
 /** A plug is pulled or put back only with the supply off and its charge gone. */

@@ -3,7 +3,9 @@ import { infer, type Belief, type Inference } from '../diagnose/belief';
 import type { Evidence } from '../diagnose/likelihood';
 import { modelOf, type DiagnosticModel } from '../diagnose/model';
 import { leaveOneOut, surpriseIn, type Weight } from '../diagnose/weights';
+import type { StoreFinding } from '../conditions/fast-store';
 import { observablesOf } from '../sheet/observables';
+import { fastId, storeObservables } from '../sheet/store-observables';
 import type { Fault, Part, Sheet } from '../sheet/schema';
 import type { JobState, Taken, TakenGroup } from './state';
 import { notProvenOf, type NotProven } from './not-proven';
@@ -12,11 +14,12 @@ import { notProvenOf, type NotProven } from './not-proven';
 export interface EvidenceItem {
   readonly entry: string;
   readonly evidence: Evidence;
-  /** Where it came from: a shown code, or a reading or answer that counts. */
+  /** Where it came from: a shown code, a reading or answer that counts, how a store fell. */
   readonly from:
     | { readonly kind: 'code'; readonly code: string }
     | { readonly kind: 'taken'; readonly taken: Taken }
-    | { readonly kind: 'group'; readonly group: TakenGroup };
+    | { readonly kind: 'group'; readonly group: TakenGroup }
+    | { readonly kind: 'store'; readonly store: StoreFinding };
 }
 
 export interface Suspect {
@@ -62,7 +65,7 @@ function modelFor(sheet: Sheet): DiagnosticModel {
 }
 
 /** Evidence in the order of the log. Void, repeated and withdrawn readings say nothing. */
-export function evidenceOf(state: JobState): EvidenceItem[] {
+export function evidenceOf(state: JobState, sheet?: Sheet): EvidenceItem[] {
   const codes = new Map(
     state.codes.filter((code) => code.listed).map((code) => [code.entry, code.listed!.code]),
   );
@@ -70,6 +73,7 @@ export function evidenceOf(state: JobState): EvidenceItem[] {
     state.taken.filter((taken) => taken.standing.kind === 'counts').map((t) => [t.entry, t]),
   );
   const seenCodes = new Set<string>();
+  const named = new Set(sheet ? storeObservables(sheet).map(({ id }) => id) : []);
   return state.log.flatMap((entry): EvidenceItem[] => {
     const code = codes.get(entry.id);
     if (code !== undefined) {
@@ -77,6 +81,11 @@ export function evidenceOf(state: JobState): EvidenceItem[] {
       if (seenCodes.has(code)) return [];
       seenCodes.add(code);
       return [{ entry: entry.id, evidence: { code }, from: { kind: 'code', code } }];
+    }
+    const store = state.stores.find((each) => each.entry === entry.id);
+    if (store && named.has(fastId(store.pair.id))) {
+      const evidence = { test: fastId(store.pair.id), outcome: store.outcome };
+      return [{ entry: entry.id, evidence, from: { kind: 'store', store } }];
     }
     const taken = counted.get(entry.id);
     if (!taken) return [];
@@ -118,7 +127,7 @@ const outcomesOfTaken = ({ test, observable }: Taken): readonly string[] =>
 
 export function assess(sheet: Sheet, state: JobState): Assessment {
   const model = modelFor(sheet);
-  const evidence = evidenceOf(state);
+  const evidence = evidenceOf(state, sheet);
   const inference = infer(
     model,
     evidence.map((item) => item.evidence),

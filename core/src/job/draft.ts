@@ -2,6 +2,7 @@
 import type { LeadZero } from '../judge/judge';
 import type { MeterProfile } from '../meter/profile';
 import type { NamedClock } from './clocks';
+import type { StoreFinding } from '../conditions/fast-store';
 import { AS_FOUND, type Energy } from '../conditions/energy';
 import type { ContactProof, EntryOf, StoredEntry } from './entries';
 import type { Overruled, ShownCode, Taken } from './state';
@@ -18,6 +19,8 @@ export interface Draft {
   dangers: readonly StoredEntry[];
   /** It was proven dead at some time. */
   everDead: boolean;
+  /** Stores that fell as they should, or too fast. */
+  stores: StoreFinding[];
   arrived?: EntryOf<'arrived'>;
   observed: EntryOf<'observed'>[];
   codes: ShownCode[];
@@ -55,6 +58,7 @@ export function emptyDraft(dangers: readonly StoredEntry[] = []): Draft {
     meters: [],
     energy: AS_FOUND,
     everDead: false,
+    stores: [],
     observed: [],
     codes: [],
     noCode: false,

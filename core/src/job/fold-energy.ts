@@ -1,8 +1,10 @@
 /** What each entry does to the energy state and to what is open, devices that cross included. */
 import { comesBack, standsProven, type VoltsSeen } from '../conditions/come-back';
 import { energise, isolate, lose, readPair, withProof, withReading } from '../conditions/energy';
+import { fastStore } from '../conditions/fast-store';
 import { BUS } from '../conditions/lift';
 import { findPair, pairsOf } from '../conditions/pairs';
+import { sourceProblem } from '../conditions/sources';
 import { functionOf } from '../sheet/all-tests';
 import { findPoint, findTest } from '../sheet/lookup';
 import { isMeasured, type Sheet } from '../sheet/schema';
@@ -34,7 +36,8 @@ export function applySafed(
       draft.energy = isolate(draft.energy, moment);
       return;
     case 'meter':
-      if (!fn || !source || !reading) return;
+      // Whatever let it into the log: a figure that does not fit its source proves no meter.
+      if (!fn || !source || !reading || sourceProblem(sheet, fn, source, reading)) return;
       draft.energy = withProof(sheet, draft.energy, {
         ...moment,
         entry: entry.id,
@@ -71,6 +74,8 @@ function pairMeasured(
   const pair = id === undefined ? undefined : findPair(sheet, id);
   const { reading } = entry.body;
   if (!pair || !reading || !draft.energy.isolated) return;
+  // On another function it says nothing of this pair.
+  if (entry.body.step === 'pair' && entry.body.function !== pair.function) return;
   const seen = { function: pair.function, reading, red: pair.from, black: pair.to };
   if (draft.energy.kind === 'dead' || draft.energy.proven.has(pair.id)) {
     if (seeVolts(draft, entry, sheet, seen)) return;
@@ -80,16 +85,11 @@ function pairMeasured(
     meter && reading.kind === 'value'
       ? accuracyAt(meter, pair.function, Math.abs(reading.value))
       : undefined;
-  draft.energy = withReading(
-    draft.energy,
-    readPair(
-      draft.energy,
-      pair,
-      { ...momentOf(entry), entry: entry.id, reading },
-      instrumentOf(entry, draft.meter),
-      accuracy,
-    ),
-  );
+  const taken = { ...momentOf(entry), entry: entry.id, reading };
+  const read = readPair(draft.energy, pair, taken, instrumentOf(entry, draft.meter), accuracy);
+  const finding = fastStore(pair, draft.energy, read);
+  if (finding) draft.stores.push(finding);
+  draft.energy = withReading(draft.energy, read);
 }
 
 /** @returns whether a proof was lost by it. */

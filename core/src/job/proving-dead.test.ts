@@ -419,6 +419,15 @@ describe('what harms on a dead machine too', () => {
     expect(code(log, 'reading', capacitance)).toBeUndefined();
   });
 
+  test('a test’s later figure on it counts as well, whatever other pair was read since', () => {
+    const log = allProven();
+    log.add('reading', { ...measured('fan-volts', 'C', 12), reading: volts(12) });
+    log.add('safed', pairRead('bus', 'V=', 2));
+    expect(code(log, 'reading', capacitance)).toBe('store-charged');
+    log.add('safed', pairRead('fan', 'V=', 0.3));
+    expect(code(log, 'reading', capacitance)).toBeUndefined();
+  });
+
   test('insulation with the electronics plugged in is refused', () => {
     const log = allProven();
     expect(why(log, 'reading', insulation)).toMatchObject({
@@ -470,6 +479,19 @@ describe('a log from before', () => {
       message: expect.stringContaining('Add those pairs on V~ under safety') as string,
     });
   });
+});
+
+test('a proof that does not fit, or a pair on the wrong function, counts for nothing in the log either', () => {
+  const log = opened();
+  log.add('safed', { step: 'isolated' });
+  log.add('safed', onSupply(0));
+  log.add('safed', pairRead('l-n', 'V~', 0.2));
+  log.add('safed', onSupply(0));
+  expect(energyOf(log).proven.size).toBe(0);
+  log.add('safed', onSupply());
+  log.add('safed', pairRead('l-n', 'V=', 0.2));
+  log.add('safed', onSupply());
+  expect(energyOf(log).proven.size).toBe(0);
 });
 
 test('no log of any kind makes it dead without every pair low between two figures of the meter', () => {

@@ -6,6 +6,7 @@ import type { MeterProfile } from '../meter/profile';
 import type { AskTest, MeasureTest, SheetCode, TestPoint } from '../sheet/schema';
 import type { NamedClock } from './clocks';
 import type { Energy } from '../conditions/energy';
+import type { StoreFinding } from '../conditions/fast-store';
 import type { ContactProof, EntryOf, StoredEntry } from './entries';
 import type { Attempts, Spell } from './windows';
 
@@ -99,6 +100,8 @@ export interface JobState {
   readonly danger?: StoredEntry;
   /** It was proven dead at some time in this job. */
   readonly everDead: boolean;
+  /** Stores that fell as they should after isolation, or too fast. */
+  readonly stores: readonly StoreFinding[];
   readonly arrived?: EntryOf<'arrived'>;
   readonly observed: readonly EntryOf<'observed'>[];
   readonly codes: readonly ShownCode[];

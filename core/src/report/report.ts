@@ -410,7 +410,9 @@ function notProvenLines(assessment: Assessment, state: JobState): string[] {
         ? `code ${from.code}`
         : from.kind === 'group'
           ? from.group.test.title
-          : from.taken.test.title;
+          : from.kind === 'store'
+            ? from.store.pair.name
+            : from.taken.test.title;
     lines.unshift(`One reading quarrels with all the others and was not repeated: ${what}.`);
   }
   if (assessment.unexplained) lines.unshift('This sheet does not explain what was found.');

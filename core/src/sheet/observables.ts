@@ -7,6 +7,7 @@ import { pointsOf, ruleOutcomes, type TogetherRule } from '../judge/groups/rules
 import { outcomesOf } from '../judge/test-expectation';
 import { expectOf, functionOf, testsOf } from './all-tests';
 import { isMeasured, type Fault, type Sheet, type Test } from './schema';
+import { storeObservables } from './store-observables';
 
 export interface Observable {
   readonly id: string;
@@ -78,10 +79,10 @@ export function shownBy(fault: Fault, observable: Observable) {
 }
 
 export function allObservables(sheet: Sheet): Observable[] {
-  return testsOf(sheet).flatMap((test) => [
-    ...observablesOf(test, sheet),
-    ...ruleObservables(test),
-  ]);
+  return [
+    ...testsOf(sheet).flatMap((test) => [...observablesOf(test, sheet), ...ruleObservables(test)]),
+    ...storeObservables(sheet),
+  ];
 }
 
 /** By their own name, and by that of their test, which stands for all of its points and rules. */

@@ -1,6 +1,6 @@
 /** Can its machine be proven dead? Every leg, every store, in reach, on limits that make sense. */
 import { proveGaps } from '../../conditions/gaps';
-import { pairId } from '../../conditions/pairs';
+import { pairId } from '../store-observables';
 import type { ProvePair, Sheet } from '../schema';
 import { problem, warning, type SheetProblem } from './problem';
 

@@ -1,4 +1,4 @@
-import { outcomeWords, ruleTitle, type EvidenceItem } from '@jeitinho/core';
+import { formatQuantity, outcomeWords, ruleTitle, type EvidenceItem } from '@jeitinho/core';
 
 /** A piece of evidence in a few words: `code 21`, `Inverter fuse F1, open`. */
 export function evidenceWords({ from }: EvidenceItem): string {
@@ -6,6 +6,12 @@ export function evidenceWords({ from }: EvidenceItem): string {
   if (from.kind === 'group') {
     const { test, rule, judgement } = from.group;
     return `${test.title}: ${ruleTitle(rule).toLowerCase()}, ${judgement.outcome === 'ok' ? 'good' : outcomeWords(judgement.outcome)}`;
+  }
+  if (from.kind === 'store') {
+    const { pair, outcome, volts, foretold } = from.store;
+    return outcome === 'ok'
+      ? `${pair.name} fell as foretold`
+      : `${pair.name} at ${formatQuantity(volts, 'V', 3)}, ${formatQuantity(foretold, 'V', 3)} foretold`;
   }
   const { taken } = from;
   const point = taken.kind !== 'answer' && taken.test.points.length > 1 ? ` ${taken.point.id}` : '';

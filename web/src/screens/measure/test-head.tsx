@@ -89,6 +89,9 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
               className={`${CHIP} min-h-11 cursor-pointer border-marigold bg-marigold-tint text-ink`}
             >
               ☐ {access(id)?.name ?? id}
+              {state.accessUnknown.has(id) && (
+                <span className="text-marigold">(look: two devices differ)</span>
+              )}
               {access(id)?.energy === 'dead' && <span className="text-marigold">(supply off)</span>}
               <Shared count={accessShared(sheet, state, test.id, id).length} />
             </button>
