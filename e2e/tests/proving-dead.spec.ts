@@ -1,5 +1,6 @@
 /** Proven dead means dead: pair by pair, with the meter's figures, lost again, across devices, and at the end. */
 import type { Browser } from '@playwright/test';
+import { cable, standInPort } from '../support/serial';
 import {
   confirm,
   expect,
@@ -163,10 +164,7 @@ test('volts on a connected meter are written down as they are seen, whatever the
   await page.getByRole('button', { name: 'Connect a meter' }).click();
   await page.getByRole('button', { name: 'Meter on the serial port' }).click();
   const line = (t: number, fn: string, value: number) =>
-    page.evaluate(
-      (text) => (window as never as { cable: (t: string) => void }).cable(text),
-      `${JSON.stringify({ t, fn, value, unit: 'V', flags: [] })}\n`,
-    );
+    cable(page, `${JSON.stringify({ t, fn, value, unit: 'V', flags: [] })}\n`);
   const before = await rollCount(page);
   await line(1, 'V=', 3);
   await line(2, 'diode', 1.9);
@@ -181,23 +179,6 @@ test('volts on a connected meter are written down as they are seen, whatever the
   await page.waitForTimeout(400);
   expect(await rollCount(page)).toBe(before + 1);
 });
-
-/** A stand-in for the browser's serial port; the test feeds its cable. */
-const standInPort = (page: Page) =>
-  page.addInitScript(() => {
-    let controller: ReadableStreamDefaultController<Uint8Array>;
-    const device = {
-      readable: null as ReadableStream<Uint8Array> | null,
-      open: async () => {
-        device.readable = new ReadableStream({ start: (own) => void (controller = own) });
-      },
-      close: async () => {},
-    };
-    Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => device } });
-    Object.assign(window, {
-      cable: (text: string) => controller.enqueue(new TextEncoder().encode(text)),
-    });
-  });
 
 /** Another device: a browser of its own, with its own store and name. */
 async function device(browser: Browser, url: string): Promise<Page> {

@@ -264,27 +264,8 @@ test('a meter on the serial port: lines in pieces, noise, and a cable pulled out
   newJob,
 }) => {
   test.setTimeout(120_000);
-  // A stand-in for the browser's serial port; the test feeds its cable.
-  await page.addInitScript(() => {
-    let controller: ReadableStreamDefaultController<Uint8Array>;
-    const device = {
-      readable: null as ReadableStream<Uint8Array> | null,
-      open: async () => {
-        device.readable = new ReadableStream({ start: (own) => void (controller = own) });
-      },
-      close: async () => {},
-    };
-    Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => device } });
-    Object.assign(window, {
-      cable: (text: string) => controller.enqueue(new TextEncoder().encode(text)),
-      pull: () => controller.error(new Error('gone')),
-    });
-  });
-  const cable = (text: string) =>
-    page.evaluate(
-      (piece) => (window as never as { cable: (t: string) => void }).cable(piece),
-      text,
-    );
+  await standInPort(page);
+  const cable = (text: string) => feed(page, text);
   const job = await newJob('fridge');
   await page.goto(`/jobs/${job}/measure?at=mains-main`);
   await confirm(page, 'Precautions taken');
@@ -329,7 +310,7 @@ test('a meter on the serial port: lines in pieces, noise, and a cable pulled out
   });
 
   await test.step('the cable out: told; typing goes on', async () => {
-    await page.evaluate(() => (window as never as { pull: () => void }).pull());
+    await pullCable(page);
     await expect(meter(page)).toContainText('cable is out');
   });
 });
