@@ -1,5 +1,6 @@
 /** The simulated meter and machine: a whole job without a typed reading, and what can go wrong on it. */
 import AxeBuilder from '@axe-core/playwright';
+import { cable as feed, pullCable, standInPort } from '../support/serial';
 import {
   confirm,
   expect,
