@@ -22,6 +22,8 @@ test('the rooftop unit’s bridge and insulation', async ({ page, newJob }) => {
   await keypad(page, '180');
   await expect(page.getByRole('region', { name: 'How it falls' })).toContainText('unplug');
   await fits(page);
+  // Stopping is in reach while the keypad stands.
+  await expect(page.getByRole('button', { name: 'Stop here' })).toHaveCount(1);
   await proveDead(page, { store: '2.4', hand: THUMB });
   await fits(page);
   await page.goto(`/jobs/${id}/measure?test=igbt`);

@@ -1,5 +1,6 @@
 /** Make safe: isolate, then every pair in order, between two proofs of the meter on a known source. */
 import {
+  accessOwedFor,
   findPair,
   formatQuantity,
   knownSource,
@@ -91,7 +92,7 @@ function InHand({ next, list, onInOrder }: InHandProps) {
   const armed = useArmed(`safe ${stepKey(next)} ${state.log.length}`);
   const small = useSmallScreen();
   const measuring = pair !== undefined || next.kind === 'meter';
-  const covered = pair?.access.some((id) => !state.access.has(id)) ?? false;
+  const covered = pair !== undefined && accessOwedFor(sheet, state, pair.access).length > 0;
   const ready =
     next.kind === 'done' ||
     (next.kind === 'isolate'
@@ -116,6 +117,16 @@ function InHand({ next, list, onInOrder }: InHandProps) {
   useKeys({ Enter: act });
   const keypad = small && measuring && !covered && !entry.connected;
   const label = labelOf(next, entry.shown);
+  const ways = (
+    <>
+      {onInOrder && (
+        <Button kind="quiet" onClick={onInOrder}>
+          Back in order
+        </Button>
+      )}
+      {next.kind !== 'done' && <StopButton />}
+    </>
+  );
   return (
     <>
       <div className="grid min-h-0 flex-1 overflow-y-auto lg:grid-cols-[minmax(250px,320px)_minmax(0,1fr)]">
@@ -139,6 +150,8 @@ function InHand({ next, list, onInOrder }: InHandProps) {
             {pair && <PairCard pair={pair} entry={entry} />}
             {next.kind === 'sheet' && <CannotProve message={next.message} />}
             {next.kind === 'done' && <Done energy={state.energy} sheet={sheet} />}
+            {/* The keypad takes the place of the foot, where these stand otherwise. */}
+            {keypad && <div className="mt-2 flex gap-2">{ways}</div>}
           </div>
         </div>
       </div>
@@ -155,12 +168,7 @@ function InHand({ next, list, onInOrder }: InHandProps) {
       )}
       {!keypad && (
         <ActionBar title={footTitle(next)} detail={<FootLine energy={state.energy} next={next} />}>
-          {onInOrder && (
-            <Button kind="quiet" onClick={onInOrder}>
-              Back in order
-            </Button>
-          )}
-          {next.kind !== 'done' && <StopButton />}
+          {ways}
           {next.kind !== 'sheet' && (
             <Button kind="go" hint="Enter" onClick={act} disabled={!ready}>
               {label}
