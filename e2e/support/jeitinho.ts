@@ -1,5 +1,6 @@
 /** The real `./jeitinho start`, on a free port and a data folder of its own. */
 import { spawn, type ChildProcess } from 'node:child_process';
+import { randomInt } from 'node:crypto';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -9,15 +10,18 @@ export const ROOT = resolve(import.meta.dirname, '../..');
 const SCRIPT = join(ROOT, 'jeitinho');
 const PATIENCE_MS = 60_000;
 
+/**
+ * A free port below those the system hands out to outgoing connections, so that none of these, nor the
+ * other worker, takes it between this probe and the server's own listening.
+ */
 export async function freePort(): Promise<number> {
-  return new Promise((done, fail) => {
+  const port = randomInt(20_000, 32_000);
+  const free = await new Promise<boolean>((done) => {
     const probe = createServer();
-    probe.once('error', fail);
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => done(port));
-    });
+    probe.once('error', () => done(false));
+    probe.listen(port, '127.0.0.1', () => probe.close(() => done(true)));
   });
+  return free ? port : freePort();
 }
 
 export const freshFolder = (): string => mkdtempSync(join(tmpdir(), 'jeitinho e2e.'));
