@@ -81,12 +81,19 @@ export class MeterSockets {
         if (ws.readyState === ws.OPEN) ws.send(`${JSON.stringify(line)}\n`);
       },
     });
+    const trouble = (text: string) => {
+      if (ws.readyState === ws.OPEN) ws.send(`${JSON.stringify({ event: 'trouble', text })}\n`);
+    };
+    // However odd a message is, nothing of it leaves this handler: an error there would end the server.
     const take = (text: string) => {
-      const message = readHandMessage(text);
-      if (typeof message === 'string')
-        ws.send(`${JSON.stringify({ event: 'trouble', text: message })}\n`);
-      else
+      try {
+        const message = readHandMessage(text);
+        if (typeof message === 'string') return trouble(message);
         session.take(message).catch((error: unknown) => this.#log.error({ err: error }, 'bench'));
+      } catch (error) {
+        this.#log.error({ err: error }, 'bench');
+        trouble('That message could not be read.');
+      }
     };
     ws.off('message', keep);
     ws.on('message', (data) => take(String(data)));

@@ -1,0 +1,67 @@
+/** What is built and started, not only its sources: odd entries are told, odd messages stop nothing. */
+import { expect, test } from '../support/test';
+
+const entry = (kind: string, body: unknown) => ({
+  id: crypto.randomUUID(),
+  kind,
+  at: new Date().toISOString(),
+  author: 'Ana',
+  body,
+});
+
+test('malformed entries are answered with their problems, each with its path', async ({
+  jeitinho,
+  newJob,
+}) => {
+  const id = await newJob();
+  for (const [odd, path] of [
+    [entry('sparks', {}), '/entries/0/kind'],
+    [entry('code', { shown: 21 }), '/entries/0/body/shown'],
+    [entry('safed', { step: 'wished' }), '/entries/0/body/step'],
+    [entry('answer', { test: 7 }), '/entries/0/body'],
+    [null, '/entries/0'],
+  ] as const) {
+    const response = await fetch(`${jeitinho.url}/api/v1/jobs/${id}/entries`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries: [odd] }),
+    });
+    const body = (await response.json()) as { errors?: { path: string; message: string }[] };
+    expect(response.status).toBe(422);
+    expect(body.errors?.[0]?.path).toContain(path);
+    expect(body.errors![0]!.message).toMatch(/\w/);
+  }
+});
+
+test('no message on a meter’s socket ends the server', async ({ page, jeitinho, newJob }) => {
+  const id = await newJob('fridge', { seed: 24 });
+  await page.goto('/');
+  const messages = [
+    'null',
+    '{}',
+    '[]',
+    '"x"',
+    'nonsense',
+    '{"do":"dance"}',
+    '{"do":"place"}',
+    '{"do":"place","at":1,"placement":{"function":"sparks"}}',
+    '{"do":"place","at":-1,"placement":null}',
+    '{"do":"look"}',
+  ];
+  const answers = await page.evaluate(
+    ([address, list]) =>
+      new Promise<number>((resolve, reject) => {
+        const socket = new WebSocket(address);
+        let told = 0;
+        socket.onmessage = ({ data }) => {
+          told += String(data).includes('"event":"trouble"') ? 1 : 0;
+          if (told === list.length) resolve(told);
+        };
+        socket.onclose = () => reject(new Error(`closed after ${told}`));
+        socket.onopen = () => list.forEach((each) => socket.send(each));
+      }),
+    [`${jeitinho.url.replace('http', 'ws')}/api/v1/jobs/${id}/meter`, messages] as const,
+  );
+  expect(answers).toBe(messages.length);
+  expect((await fetch(`${jeitinho.url}/api/v1/jobs/${id}`)).status).toBe(200);
+});
