@@ -131,6 +131,7 @@ async function fitting(page: Page): Promise<string> {
 /** Says how the machine is left: everything still open gets a reason, the energy its tick. */
 export async function sayLeft(page: Page, reason = 'Waits for the part.'): Promise<void> {
   const left = page.getByRole('region', { name: 'How the machine is left' });
+  await expect(left).toBeVisible();
   for (const field of await left.getByRole('textbox').all()) await field.fill(reason);
   await left.getByRole('checkbox').check();
 }

@@ -311,8 +311,8 @@ test('a job is not signed live, with covers off, without a word; put back or rea
   await expect(left.getByRole('listitem').first()).toContainText('Inverter cover off');
   await left.getByRole('button', { name: /Put back.*CN7/ }).click();
   await left.getByRole('button', { name: /Put back.*Inverter cover/ }).click();
-  await expect(left).toContainText('Put back: CN7 out of the main board');
-  await expect(left).toContainText('Put back: Inverter cover off');
+  await expect(left).toContainText('✓ Put back: CN7 out of the main board');
+  await expect(left).toContainText('✓ Put back: Inverter cover off');
   await sayLeft(page, 'The sensor comes tomorrow.');
   await page.reload();
   await expect(left.getByRole('textbox', { name: /Rear cover/ })).toHaveValue(
