@@ -30,7 +30,7 @@ export function comesBack(
   seen: VoltsSeen,
 ): Pick<Lost, 'volts' | 'limit' | 'where'> | undefined {
   if (seen.function !== 'V~' && seen.function !== 'V=') return undefined;
-  const pair = pairAt(sheet, seen.red, seen.black);
+  const pair = pairAt(sheet, seen);
   const limits = pairsOf(sheet).map(({ deadBelow }) => deadBelow);
   const limit = pair?.deadBelow ?? Math.min(...limits);
   const volts = seen.reading.kind === 'overload' ? ('OL' as const) : Math.abs(seen.reading.value);

@@ -9,7 +9,7 @@
 import { judge, type Accuracy, type Judgement, type Reading } from '../judge/judge';
 import type { Sheet } from '../sheet/schema';
 import { elapsed, longestElapsed, shifted, type Moment } from './moment';
-import { pairsFor, provingOf, type Pair, type VoltsFunction } from './pairs';
+import { pairsFor, pairsOf, provingOf, type Pair, type VoltsFunction } from './pairs';
 import type { Source } from './sources';
 
 export type EnergyKind = 'live' | 'not-proven' | 'dead';
@@ -188,6 +188,22 @@ export const passes = (reading: PairReading): boolean =>
 export const latestOf = ({ readings }: Energy, pair: string): PairReading | undefined =>
   readings.findLast((reading) => reading.pair === pair);
 
+/** The pair's latest figure, where it passes and this proof of the meter stands before it. */
+export function passedUnder(
+  energy: Energy,
+  pair: string,
+  proof: MeterProof | undefined,
+): PairReading | undefined {
+  const latest = latestOf(energy, pair);
+  return proof && latest?.proof === proof.entry && passes(latest) ? latest : undefined;
+}
+
+/** Volts read on the pairs of this isolation, for a meter on DC: no source of them proves it. */
+export const storeVolts = ({ readings }: Energy, fn: VoltsFunction): number[] =>
+  fn === 'V='
+    ? readings.flatMap(({ reading }) => (reading.kind === 'value' ? [Math.abs(reading.value)] : []))
+    : [];
+
 export function withReading(energy: Energy, reading: PairReading): Energy {
   return { ...energy, readings: [...energy.readings, reading] };
 }
@@ -198,14 +214,8 @@ export function withProof(sheet: Sheet, energy: Energy, proof: MeterProof): Ener
   const proven = new Map(energy.proven);
   const { pairs, gap } = provingOf(sheet);
   for (const pair of pairs) {
-    const latest = latestOf(energy, pair.id);
-    if (
-      pair.function === proof.function &&
-      before &&
-      latest?.proof === before.entry &&
-      passes(latest)
-    )
-      proven.set(pair.id, latest);
+    const passed = passedUnder(energy, pair.id, before);
+    if (passed && pair.function === proof.function) proven.set(pair.id, passed);
   }
   const next = {
     ...energy,
@@ -232,9 +242,9 @@ export function deadFor(sheet: Sheet, energy: Energy, boards?: readonly string[]
  * Whether a plug may be pulled although not all is proven: every pair is proven, or is a store read below
  * its looser limit beyond the meter's own error.
  */
-export function mayUnplug(sheet: Sheet, energy: Energy, boards?: readonly string[]): boolean {
+export function mayUnplug(sheet: Sheet, energy: Energy): boolean {
   if (energy.kind !== 'not-proven' || provingOf(sheet).gap !== undefined) return false;
-  return pairsFor(sheet, boards).every((pair) => {
+  return pairsOf(sheet).every((pair) => {
     if (energy.proven.has(pair.id)) return true;
     const latest = latestOf(energy, pair.id);
     if (pair.unplugBelow === undefined || latest?.proof === undefined) return false;

@@ -2,7 +2,7 @@
 import { METER_FUNCTIONS } from '../meter/functions';
 import type { Sheet } from '../sheet/schema';
 import { formatQuantity } from '../units/format';
-import { latestOf, openProof, passes, waitUntil, type Energy, type Lost } from './energy';
+import { latestOf, openProof, passedUnder, waitUntil, type Energy, type Lost } from './energy';
 import { provingOf, type Pair, type VoltsFunction } from './pairs';
 
 export type NextSafe =
@@ -34,16 +34,12 @@ export function nextSafe(sheet: Sheet, energy: Energy, now?: number): NextSafe {
     now === undefined
       ? energy.proofs[fn]
       : openProof(energy, fn, { at: '', time: now, device: energy.proofs[fn]?.device });
-  const wanting = run.find(({ id }) => {
-    const latest = latestOf(energy, id);
-    return !proof || latest?.proof !== proof.entry || !passes(latest);
-  });
+  const wanting = run.find(({ id }) => !passedUnder(energy, id, proof));
   if (!wanting) return { kind: 'meter', function: fn, again: true };
   const until = waitUntil(wanting, energy);
   if (now !== undefined && wanting.waitMinutes > 0 && until !== undefined && until > now)
     // What was measured so far is closed before the wait, or the proof before it would grow old.
-    return proof &&
-      run.some(({ id }) => latestOf(energy, id)?.proof === proof.entry && passed(energy, id))
+    return run.some(({ id }) => passedUnder(energy, id, proof))
       ? { kind: 'meter', function: fn, again: true }
       : { kind: 'wait', pair: wanting, until };
   // What still reads too high is watched until it has fallen: such a figure needs no proof of the meter.
@@ -52,11 +48,6 @@ export function nextSafe(sheet: Sheet, energy: Energy, now?: number): NextSafe {
     ? { kind: 'pair', pair: wanting }
     : { kind: 'meter', function: fn, again: false };
 }
-
-const passed = (energy: Energy, id: string): boolean => {
-  const latest = latestOf(energy, id);
-  return latest !== undefined && passes(latest);
-};
 
 /** `Dead is not proven: 1 of 4 pairs. Next: L to frame on AC volts, below 25 V.` */
 export function notDeadWords(sheet: Sheet, energy: Energy): string {

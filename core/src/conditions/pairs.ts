@@ -4,12 +4,12 @@
  * has only its bus, which is lifted, and what it cannot say keeps it from being proven at all.
  */
 import { testsOf } from '../sheet/all-tests';
-import { locate, placeName } from '../sheet/places';
+import { locate, placeName, sameLeads } from '../sheet/places';
 import { isMeasured, type ProvePair, type Sheet } from '../sheet/schema';
 import { pairId } from '../sheet/store-observables';
 import { proveGaps } from './gaps';
 import { listedPairs } from './lift';
-import { bleedOf, faradsOf, highestOf, storesProvenBy } from './stores';
+import { bleedOf, faradsOf, highestOf, storesProvenBy, unlistedStore } from './stores';
 
 /** The two dials on which a pair is proven. */
 export type VoltsFunction = ProvePair['function'];
@@ -80,12 +80,9 @@ export const findPair = (sheet: Sheet, id: string): Pair | undefined =>
 /** The pair whose two places these are, either way round. */
 export const pairAt = (
   sheet: Sheet,
-  red: string | undefined,
-  black: string | undefined,
+  leads: { readonly red?: string | undefined; readonly black?: string | undefined },
 ): Pair | undefined =>
-  pairsOf(sheet).find(
-    ({ from, to }) => (from === red && to === black) || (from === black && to === red),
-  );
+  pairsOf(sheet).find(({ from, to }) => sameLeads(leads, { red: from, black: to }));
 
 /** Pairs that must be proven before a hand or a driving meter goes to these boards. */
 export function pairsFor(sheet: Sheet, boards: readonly string[] | undefined): readonly Pair[] {
@@ -155,7 +152,7 @@ function storeAt(
   const first = listed.find((each) => each.function === 'V=') === pair;
   if (stores || !first) return undefined;
   return {
-    name: capacitance === undefined ? 'Whatever hangs on it' : 'Bus capacitors',
+    name: unlistedStore(sheet),
     highest: volts,
     usual: volts,
     ...(capacitance !== undefined && { farads: capacitance }),

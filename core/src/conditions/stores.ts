@@ -44,6 +44,10 @@ export function storesProvenBy({ safety }: Sheet, pair: ProvePair): SheetStore[]
   );
 }
 
+/** What charge is called where a sheet lists no stores. */
+export const unlistedStore = ({ safety }: Sheet): string =>
+  safety.capacitance === undefined ? 'Whatever hangs on the supply' : 'Bus capacitors';
+
 /** What stores charge on this unit: what the sheet lists, else whatever its capacitance belongs to. */
 export function storesOf(sheet: Sheet): Store[] {
   const { stores, capacitance, bus, prove, volts } = sheet.safety;
@@ -63,7 +67,7 @@ export function storesOf(sheet: Sheet): Store[] {
   if (capacitance === undefined && at === undefined) return [];
   return [
     {
-      name: capacitance === undefined ? 'Whatever hangs on the supply' : 'Bus capacitors',
+      name: unlistedStore(sheet),
       where: at === undefined ? '' : boardOf(sheet, at),
       highest: volts,
       ...(capacitance !== undefined && { joules: joulesIn(capacitance, volts) }),

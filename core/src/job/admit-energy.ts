@@ -1,13 +1,21 @@
 /** Refusals that keep people from harm: the machine's state, plugs, live work, attempts, proving dead. */
 import { notDeadWords } from '../conditions/next-safe';
-import { deadFor, latestOf, mayUnplug, openProof, type Energy } from '../conditions/energy';
+import {
+  deadFor,
+  latestOf,
+  mayUnplug,
+  openProof,
+  storeVolts,
+  type Energy,
+} from '../conditions/energy';
 import { elapsed } from '../conditions/moment';
 import { findPair, pairAt, provingOf, type Pair } from '../conditions/pairs';
 import { sourceProblem } from '../conditions/sources';
 import { comesBack, standsProven } from '../conditions/come-back';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { functionOf } from '../sheet/all-tests';
-import { boardsOf, findState, stateName, stateOf } from '../sheet/lookup';
+import { boardsOf, findAccess, findState, stateName, stateOf } from '../sheet/lookup';
+import { sameLeads } from '../sheet/places';
 import {
   type MeasureTest,
   type Sheet,
@@ -72,8 +80,8 @@ export function dialRefusal(
 /** Above this many volts a capacitor counts as charged for a meter that is about to drive it. */
 const CHARGED = 5;
 
-function charged(sheet: Sheet, state: JobState, { red, black }: TestPoint): Refusal | undefined {
-  const volts = lastVolts(sheet, state, red, black);
+function charged(sheet: Sheet, state: JobState, point: TestPoint): Refusal | undefined {
+  const volts = lastVolts(sheet, state, point);
   if (volts === undefined || volts < CHARGED) return undefined;
   return refuse(
     'store-charged',
@@ -81,22 +89,16 @@ function charged(sheet: Sheet, state: JobState, { red, black }: TestPoint): Refu
   );
 }
 
-/** Volts last read on these two places, by their pair or by a test, either way round. */
-function lastVolts(
-  sheet: Sheet,
-  state: JobState,
-  red: string | undefined,
-  black: string | undefined,
-): number | undefined {
-  const pair = pairAt(sheet, red, black);
+/** Volts last read on the two places of a point, by their pair or by a test, either way round. */
+function lastVolts(sheet: Sheet, state: JobState, point: TestPoint): number | undefined {
+  const pair = pairAt(sheet, point);
   const asPair = pair && latestOf(state.energy, pair.id);
   const asTest = state.taken.findLast(
     (each) =>
       each.kind === 'reading' &&
       each.standing.kind !== 'withdrawn' &&
       ['V=', 'V~'].includes(functionOf(each.test, each.point)) &&
-      ((each.point.red === red && each.point.black === black) ||
-        (each.point.red === black && each.point.black === red)),
+      sameLeads(each.point, point),
   );
   const place = (entry: string) => state.log.findIndex(({ id }) => id === entry);
   const reading =
@@ -113,7 +115,7 @@ export function access(
   { body }: EntryOf<'access'>,
   blind = false,
 ): Refusal | undefined {
-  const known = sheet.access?.find((each) => each.id === body.access);
+  const known = findAccess(sheet, body.access);
   if (!known) return refuse('unknown-access', `This job’s sheet has no access “${body.access}”.`);
   if (known.energy !== 'dead' || energy.kind === 'dead' || blind) return undefined;
   if (mayUnplug(sheet, energy)) return undefined;
@@ -213,10 +215,7 @@ function meterProof(
   if (!fn || !source)
     return outOfOrder('Say what the meter was held to, and on which function: AC or DC volts.');
   if (fn === 'V~' && reading?.kind === 'value' && reading.value < 0) return belowZero;
-  const onStores = energy.readings.flatMap((each) =>
-    each.reading.kind === 'value' ? [Math.abs(each.reading.value)] : [],
-  );
-  const problem = sourceProblem(sheet, fn, source, reading, fn === 'V=' ? onStores : []);
+  const problem = sourceProblem(sheet, fn, source, reading, storeVolts(energy, fn));
   if (problem) return refuse('source-unfit', problem);
   return meterRefusal(meters, sheet, { function: fn, live: true });
 }

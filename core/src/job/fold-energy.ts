@@ -1,6 +1,14 @@
 /** What each entry does to the energy state and to what is open, devices that cross included. */
 import { comesBack, standsProven, type VoltsSeen } from '../conditions/come-back';
-import { energise, isolate, lose, readPair, withProof, withReading } from '../conditions/energy';
+import {
+  energise,
+  isolate,
+  lose,
+  readPair,
+  storeVolts,
+  withProof,
+  withReading,
+} from '../conditions/energy';
 import { fastStore } from '../conditions/fast-store';
 import { BUS } from '../conditions/lift';
 import { findPair, pairsOf } from '../conditions/pairs';
@@ -37,7 +45,8 @@ export function applySafed(
       return;
     case 'meter':
       // Whatever let it into the log: a figure that does not fit its source proves no meter.
-      if (!fn || !source || !reading || sourceProblem(sheet, fn, source, reading)) return;
+      if (!fn || !source || !reading) return;
+      if (sourceProblem(sheet, fn, source, reading, storeVolts(draft.energy, fn))) return;
       draft.energy = withProof(sheet, draft.energy, {
         ...moment,
         entry: entry.id,

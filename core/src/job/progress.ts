@@ -3,7 +3,7 @@ import { pairsOf } from '../conditions/pairs';
 import { testsOf } from '../sheet/all-tests';
 import { observablesOf } from '../sheet/observables';
 import type { Sheet, Test } from '../sheet/schema';
-import { findTest, stateOf } from '../sheet/lookup';
+import { findAccess, findTest, stateOf } from '../sheet/lookup';
 import type { EnergyKind } from '../conditions/energy';
 import { accessOwedFor } from './access';
 import { energises, shortsOf } from './shorted';
@@ -134,7 +134,7 @@ export function accessShared(
   access: string,
 ): Test[] {
   const needs = (id: string): boolean =>
-    id === access || (sheet.access?.find((each) => each.id === id)?.needs?.some(needs) ?? false);
+    id === access || (findAccess(sheet, id)?.needs?.some(needs) ?? false);
   return testsOf(sheet).filter(
     (test) =>
       test.id !== testId &&

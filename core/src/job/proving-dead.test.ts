@@ -494,6 +494,20 @@ test('a proof that does not fit, or a pair on the wrong function, counts for not
   expect(energyOf(log).proven.size).toBe(0);
 });
 
+test('a meter held to the bus counts for nothing in the log either', () => {
+  const log = mainsProven();
+  const onBus: BodyOf<'safed'> = {
+    ...onBattery,
+    source: { kind: 'proving-unit', volts: 300 },
+    reading: volts(310),
+  };
+  log.add('safed', onBus);
+  expect(energyOf(log).proofs['V=']).toBeDefined();
+  log.add('safed', pairRead('bus', 'V=', 310));
+  log.add('safed', onBus);
+  expect(energyOf(log).held.filter((proof) => proof.function === 'V=')).toHaveLength(1);
+});
+
 test('no log of any kind makes it dead without every pair low between two figures of the meter', () => {
   const step = fc.record({
     what: fc.constantFrom('isolate', 'supply', 'battery', 'pair', 'live', 'undo', 'seen', 'meter'),

@@ -4,7 +4,7 @@ import { judgeSeries } from '../judge/series/rules';
 import { isSeries } from '../judge/test-expectation';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { expectOf, functionOf } from '../sheet/all-tests';
-import { findPoint, findTest, stateOf } from '../sheet/lookup';
+import { findAccess, findPoint, findTest, stateOf } from '../sheet/lookup';
 import { observableId } from '../sheet/observables';
 import { isMeasured, type MeasureTest, type Sheet, type Test } from '../sheet/schema';
 import type { Draft } from './draft';
@@ -112,7 +112,7 @@ function standingAt(
 /** Plugs that this test wants out and that nobody has recorded as out, by name. */
 function pluggedIn(access: ReadonlySet<string>, test: MeasureTest, sheet: Sheet): string[] {
   return (test.access ?? []).flatMap((id) => {
-    const known = sheet.access?.find((each) => each.id === id);
+    const known = findAccess(sheet, id);
     return known?.energy === 'dead' && !access.has(id) ? [known.name ?? id] : [];
   });
 }

@@ -22,7 +22,7 @@ import { limitWords, outcomeWords, verdictWords } from '../judge/words';
 import { isSeries } from '../judge/test-expectation';
 import { resolveExpectation } from '../judge/given';
 import { METER_FUNCTIONS } from '../meter/functions';
-import { stateName, stateOf } from '../sheet/lookup';
+import { findAccess, stateName, stateOf } from '../sheet/lookup';
 import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { observablesOf } from '../sheet/observables';
 import { locate, placeName } from '../sheet/places';
@@ -381,7 +381,7 @@ const ENERGY_LEFT: Readonly<Record<EnergyKind, string>> = {
 
 /** How the machine is left: its energy, what was put back, and what stays open and why. */
 export function leftLines(sheet: Sheet, state: JobState): string[] {
-  const name = (id: string) => sheet.access?.find((each) => each.id === id)?.name ?? id;
+  const name = (id: string) => findAccess(sheet, id)?.name ?? id;
   const left = state.signed?.body.left;
   const reasons = new Map(left?.open.map(({ access, reason }) => [access, reason]));
   const open = leftOpen(sheet, state);

@@ -3,6 +3,7 @@ import { UnknownReferenceError } from '../errors';
 import { testsOf } from './all-tests';
 import {
   isMeasured,
+  type Access,
   type Fault,
   type Part,
   type Sheet,
@@ -30,6 +31,10 @@ export function findFault(sheet: Sheet, id: string): Fault | undefined {
 
 export function findState(sheet: Sheet, id: string): SheetState | undefined {
   return sheet.states.find((state) => state.id === id);
+}
+
+export function findAccess({ access }: Pick<Sheet, 'access'>, id: string): Access | undefined {
+  return access?.find((each) => each.id === id);
 }
 
 /**

@@ -20,6 +20,16 @@ export function locate(sheet: Pick<Sheet, 'boards'>, ref: string): Place | undef
   return connector && pin && { kind: 'pin', board, ref, connector, pin };
 }
 
+/** Two places that the leads lie on; either may be open. */
+interface Leads {
+  readonly red?: string | undefined;
+  readonly black?: string | undefined;
+}
+
+/** Whether the leads lie on the same two places, either way round. */
+export const sameLeads = (a: Leads, b: Leads): boolean =>
+  (a.red === b.red && a.black === b.black) || (a.red === b.black && a.black === b.red);
+
 /** Short name on the flag and in the placement line: `CN5 pin 3`, `N`. */
 export function placeName(place: Place): string {
   return place.kind === 'pin'

@@ -1,5 +1,6 @@
 /** A machine as the bench plays it: the sheet's circuit, built with its tolerances, perhaps broken. */
 import { UnknownReferenceError } from '../../errors';
+import { findAccess } from '../../sheet/lookup';
 import type { BenchModel, Sheet } from '../../sheet/schema';
 import { asBuilt } from '../tolerance';
 import { changed, type Roll } from '../changes';
@@ -79,7 +80,7 @@ export function withNeeds(sheet: Sheet, wanted: readonly string[]): string[] {
   const add = (id: string) => {
     if (all.has(id)) return;
     all.add(id);
-    for (const need of sheet.access?.find((each) => each.id === id)?.needs ?? []) add(need);
+    for (const need of findAccess(sheet, id)?.needs ?? []) add(need);
   };
   for (const id of wanted) add(id);
   return [...all].sort();

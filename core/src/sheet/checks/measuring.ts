@@ -3,6 +3,7 @@ import { limitProblem } from '../../judge/test-expectation';
 import { METER_FUNCTIONS } from '../../meter/functions';
 import { curveProblem } from '../../curves/curve';
 import { expectOf, functionOf, testsOf } from '../all-tests';
+import { findAccess } from '../lookup';
 import { isMeasured, type MeasureTest, type Sheet } from '../schema';
 import { problem, warning, type SheetProblem } from './problem';
 
@@ -86,9 +87,7 @@ function ofPoints(sheet: Sheet, test: MeasureTest, path: string, points: string)
         found.push(
           problem('placing', here, 'Red and black stand on the same place; move one of them.'),
         );
-      const plugged = (test.access ?? []).some(
-        (id) => sheet.access?.find((each) => each.id === id)?.energy === 'dead',
-      );
+      const plugged = (test.access ?? []).some((id) => findAccess(sheet, id)?.energy === 'dead');
       if (fn === 'insulation' && (!test.isolated || !plugged))
         found.push(
           warning(

@@ -1,5 +1,6 @@
 /** Can its machine be proven dead? Every leg, every store, in reach, on limits that make sense. */
 import { proveGaps } from '../../conditions/gaps';
+import { findAccess } from '../lookup';
 import { pairId } from '../store-observables';
 import type { ProvePair, Sheet } from '../schema';
 import { problem, warning, type SheetProblem } from './problem';
@@ -63,7 +64,7 @@ function ofPair(sheet: Sheet, pair: ProvePair, path: string): SheetProblem[] {
 
 /** The accesses on the way that themselves want a dead machine. */
 function needsDead(sheet: Sheet, id: string, seen = new Set<string>()): string[] {
-  const access = sheet.access?.find((each) => each.id === id);
+  const access = findAccess(sheet, id);
   if (!access || seen.has(id)) return [];
   seen.add(id);
   return [

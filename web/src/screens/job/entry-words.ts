@@ -3,6 +3,7 @@ import {
   ENDING_WORDS,
   expectOf,
   findState,
+  findAccess,
   findTest,
   formatQuantity,
   photoPlace,
@@ -38,7 +39,7 @@ export function entryWords(entry: LogEntry | FoldedEntry, sheet: Sheet): string 
       return entry.body.shown === null ? 'No code shown' : `Code ${entry.body.shown}`;
     case 'access': {
       const { access, back } = entry.body;
-      const name = sheet.access?.find((each) => each.id === access)?.name ?? access;
+      const name = findAccess(sheet, access)?.name ?? access;
       return back ? `Put back: ${name}` : name;
     }
     case 'licence':

@@ -4,6 +4,7 @@ import {
   bandWords,
   METER_FUNCTIONS,
   knownSource,
+  sourceName,
   PROVING_UNIT_VOLTS,
   sourcesFor,
   supplyVolts,
@@ -44,14 +45,8 @@ export function useSource(fn: VoltsFunction): ChosenSource {
   return { source, kinds, choose, unitText: simulated ? String(marked) : unitText, setUnitText };
 }
 
-const NAMES: Readonly<Record<SourceKind, string>> = {
-  supply: 'the supply',
-  'proving-unit': 'a proving unit',
-  battery: 'a battery',
-};
-
 function sourceLabel(sheet: Sheet, kind: SourceKind): string {
-  if (kind !== 'supply') return NAMES[kind];
+  if (kind !== 'supply') return sourceName({ kind });
   return `this supply, ${formatQuantity(supplyVolts(sheet)[0]!, 'V')}`;
 }
 
@@ -118,7 +113,7 @@ export function MeterCard({ fn, again, chosen, entry }: MeterCardProps) {
         job={job.id}
         bench={job.bench}
         wanted={{ function: fn, red: place, black: place }}
-        touch={`Touch ${NAMES[source.kind]}`}
+        touch={`Touch ${sourceName({ kind: source.kind })}`}
         holding={false}
         quiet
       />
@@ -126,7 +121,7 @@ export function MeterCard({ fn, again, chosen, entry }: MeterCardProps) {
       <p className="m-0 text-[15px] text-soft">
         {bands.length > 0
           ? `It must show ${bandWords(bands)} there. 0 V proves no meter.`
-          : 'Say how many volts the proving unit is marked with.'}
+          : 'Say how many volts the proving unit is marked with: 10 to 1,500.'}
       </p>
     </>
   );

@@ -13,6 +13,7 @@ import {
   type Access,
   type Pair,
   type PairReading,
+  type Sheet,
 } from '@jeitinho/core';
 import { countdown, useNow } from '../../data/now';
 import { BoardDrawing } from '../../parts/board/board-drawing';
@@ -61,8 +62,8 @@ export function PairCard({ pair, entry }: { pair: Pair; entry: VoltsEntry }) {
           <VoltsField entry={entry} label={`${pair.name}, V`} />
           <VoltsBand
             deadBelow={pair.deadBelow}
-            live={liveVolts(pair, supplyVolts(sheet)[0])}
-            liveWords={liveWords(pair, supplyVolts(sheet)[0])}
+            live={liveVolts(sheet, pair)}
+            liveWords={liveWords(sheet, pair)}
             value={value}
           />
           <FallLimits pair={pair} />
@@ -99,12 +100,12 @@ function Placement({ words }: { words: string }) {
   );
 }
 
-/** What a leg or a store would read if it were live or charged. */
-const liveVolts = ({ store, function: fn }: Pair, supply: number | undefined): number =>
-  fn === 'V=' ? (store?.highest ?? 300) : (supply ?? 230);
+/** What a leg or a store can read at most if it is live or charged, as the sheet states it. */
+const liveVolts = (sheet: Sheet, { store, function: fn }: Pair): number =>
+  (fn === 'V=' ? store?.highest : supplyVolts(sheet)[0]) ?? sheet.safety.volts;
 
-function liveWords(pair: Pair, supply: number | undefined): string {
-  const volts = liveVolts(pair, supply);
+function liveWords(sheet: Sheet, pair: Pair): string {
+  const volts = liveVolts(sheet, pair);
   if (pair.function === 'V~') return `live is up to ${formatQuantity(volts, 'V')}`;
   const { store } = pair;
   const joules =
@@ -194,7 +195,8 @@ function Verdict({ pair, latest }: { pair: Pair; latest: PairReading }) {
     return (
       <p role="alert" className="m-0 mt-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
         <strong>{shown}: something still feeds it.</strong> Keep out. Find the other supply and
-        isolate it. A floating wire can show a ghost: low impedance tells.
+        isolate it. A wire on nothing can show a ghost voltage: on the low-impedance volts of the
+        meter it vanishes, a real one stays.
       </p>
     );
   // While readings say that it falls, waiting is advice enough; where it is stuck, its own panel speaks.

@@ -4,7 +4,7 @@ import {
   latestOf,
   openProof,
   pairsOf,
-  passes,
+  passedUnder,
   type Energy,
   type MeterProof,
   type NextSafe,
@@ -68,7 +68,7 @@ export function safeRows(sheet: Sheet, energy: Energy, now: number): SafeRow[] {
           ? 'proven'
           : latest === undefined
             ? 'open'
-            : passes(latest) && latest.proof === open?.entry
+            : passedUnder(energy, pair.id, open)
               ? 'measured'
               : latest.judgement.verdict === 'in'
                 ? 'open'

@@ -7,6 +7,7 @@ import {
   formatQuantity,
   METER_FUNCTIONS,
   parseEntry,
+  sameLeads,
   type Placement,
   type Reading,
   type TypedEntry,
@@ -79,14 +80,11 @@ function liveReading(
   wanted: Placement,
 ): Reading | string {
   const { line, kind, leads } = feed;
-  if (kind === 'simulated' && !lieOn(leads, wanted)) return 'The leads lie elsewhere.';
+  if (kind === 'simulated' && !(leads && sameLeads(leads, wanted)))
+    return 'The leads lie elsewhere.';
   if (stale || !line)
     return 'The connected meter gives no figure. Reconnect it; or disconnect it, and prove the meter that you read off.';
   if (line.fn !== fn)
     return `The meter stands on ${METER_FUNCTIONS[line.fn].words}: turn it to ${METER_FUNCTIONS[fn].words}.`;
   return line.value === null ? { kind: 'overload' } : { kind: 'value', value: line.value };
 }
-
-const lieOn = (leads: Placement | undefined, { red, black }: Placement): boolean =>
-  leads !== undefined &&
-  ((leads.red === red && leads.black === black) || (leads.red === black && leads.black === red));
