@@ -104,6 +104,8 @@ export * from './job/doubts';
 export * from './job/limits';
 export * from './job/state';
 export * from './job/fold';
+export { JobFold, inOneGo, type Mark } from './job/job-fold';
+export { admit, type RefusedEntry } from './job/admission';
 export * from './job/judge-taken';
 export { CONTACT_OWED } from './job/remarks';
 export * from './job/refusal';

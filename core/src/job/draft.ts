@@ -15,8 +15,6 @@ export interface Draft {
   energy: Energy;
   /** The latest entry after which the machine may be live. */
   danger?: StoredEntry;
-  /** Every entry of the log after which the machine may be live, whenever it came. */
-  dangers: readonly StoredEntry[];
   /** It was proven dead at some time. */
   everDead: boolean;
   /** Stores that fell as they should, or too fast. */
@@ -50,9 +48,8 @@ export interface Draft {
   signed?: EntryOf<'signed'>;
 }
 
-export function emptyDraft(dangers: readonly StoredEntry[] = []): Draft {
+export function emptyDraft(): Draft {
   return {
-    dangers,
     complaint: '',
     meter: null,
     meters: [],
@@ -78,4 +75,17 @@ export function emptyDraft(dangers: readonly StoredEntry[] = []): Draft {
     voided: new Map(),
     overruled: new Map(),
   };
+}
+
+/** A copy that does not change with the draft: its lists are copied, what they hold is never changed. */
+export function copyOf(draft: Draft): Draft {
+  return Object.fromEntries(
+    Object.entries(draft).map(([key, value]) => [key, copied(value)]),
+  ) as unknown as Draft;
+}
+
+function copied(value: unknown): unknown {
+  if (Array.isArray(value)) return [...(value as unknown[])];
+  if (value instanceof Set) return new Set(value);
+  return value instanceof Map ? new Map(value) : value;
 }

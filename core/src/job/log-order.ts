@@ -8,7 +8,7 @@ import type { StoredEntry } from './entries';
 const time = ({ at, offset = 0 }: StoredEntry) => Date.parse(at) + offset;
 
 /** Highest number that the entry's device had seen; an unsent one without it had seen all there is. */
-const seenBy = ({ seen, seq }: StoredEntry, most: number) =>
+export const seenBy = ({ seen, seq }: StoredEntry, most: number) =>
   Math.min(seen ?? Infinity, seq === undefined ? most : seq - 1);
 
 /** Whether the device of an entry knew of another when it wrote it. */

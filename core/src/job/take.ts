@@ -4,13 +4,12 @@ import { judgeSeries } from '../judge/series/rules';
 import { isSeries } from '../judge/test-expectation';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { expectOf, functionOf } from '../sheet/all-tests';
-import { findAccess, findPoint, findTest, stateOf } from '../sheet/lookup';
+import { findAccess, findPoint, findTest } from '../sheet/lookup';
 import { observableId } from '../sheet/observables';
-import { isMeasured, type MeasureTest, type Sheet, type Test } from '../sheet/schema';
+import { isMeasured, type MeasureTest, type Sheet } from '../sheet/schema';
 import type { Draft } from './draft';
-import type { EntryOf, StoredEntry } from './entries';
+import type { EntryOf } from './entries';
 import { judgeTaken, seriesUncertainty } from './judge-taken';
-import { sawEntry } from './log-order';
 import type { Standing, Taken } from './state';
 import { lateReason } from './windows';
 
@@ -26,12 +25,9 @@ export function take(
     entry: entry.id,
     at: entry.at,
     author: entry.author,
-    standing: crossing(draft, test, entry, sheet)
-      ? { kind: 'void' as const, because: CROSSED }
-      : // A series is kept after its last figure, when its test mode may well have ended.
-        entry.kind === 'series'
-        ? { kind: 'counts' as const }
-        : standingAt(draft, test.state, entry),
+    // A series is kept after its last figure, when its test mode may well have ended.
+    standing:
+      entry.kind === 'series' ? { kind: 'counts' as const } : standingAt(draft, test.state, entry),
     agreeing: 0,
   };
   if (entry.kind === 'answer') {
@@ -86,17 +82,6 @@ export function take(
     ...(lead && { lead }),
     ...(given !== undefined && { given }),
   };
-}
-
-const CROSSED =
-  'another device had the supply on or saw volts, neither knowing of the other: look, and repeat it';
-
-/** A figure of a dead machine that crossed another device's “live”: nobody knows which came first. */
-function crossing(draft: Draft, test: Test, entry: StoredEntry, sheet: Sheet): boolean {
-  return (
-    stateOf(sheet, test).energy === 'dead' &&
-    draft.dangers.some((danger) => !sawEntry(entry, danger) && !sawEntry(danger, entry))
-  );
 }
 
 /** Whether the state it belongs to still ran when it was taken. */

@@ -1,0 +1,170 @@
+/**
+ * A log being folded, entry by entry: what comes last goes on from where the fold stands, and only what
+ * changes an earlier entry (withdrawn, or written before others arrived) folds from the start again.
+ *
+ * Everything that can be long is a generator that yields every few entries: whoever must not block goes
+ * through it in slices, everybody else in one go.
+ */
+import type { Sheet } from '../sheet/schema';
+import { apply } from './apply';
+import { copyOf, emptyDraft, type Draft } from './draft';
+import type { StoredEntry } from './entries';
+import { finish, type Finished } from './finish';
+import { inLogOrder, seenBy } from './log-order';
+import type { FoldedEntry, JobState } from './state';
+
+/** Entries between two yields: well below a millisecond each. */
+const SLICE = 50;
+
+/** Where a fold stood, to go back to. */
+export interface Mark {
+  readonly draft: Draft;
+  readonly log: FoldedEntry[];
+  readonly length: number;
+  readonly places: Map<string, number>;
+  readonly withdrawn: Map<string, string>;
+  readonly newest: Map<string, number>;
+  readonly dangers: readonly StoredEntry[];
+}
+
+export class JobFold {
+  #draft = emptyDraft();
+  #log: FoldedEntry[] = [];
+  #places = new Map<string, number>();
+  /** By the entry that was withdrawn, the first entry that did. */
+  #withdrawn = new Map<string, string>();
+  /** The highest number of each device. */
+  #newest = new Map<string, number>();
+  #dangers: readonly StoredEntry[] = [];
+
+  constructor(
+    private readonly sheet: Sheet,
+    entries: readonly StoredEntry[] = [],
+  ) {
+    inOneGo(this.fold(entries));
+  }
+
+  get length(): number {
+    return this.#log.length;
+  }
+
+  /** The entries in the order in which they fold. */
+  get log(): readonly FoldedEntry[] {
+    return this.#log;
+  }
+
+  find(id: string): FoldedEntry | undefined {
+    const place = this.#places.get(id);
+    return place === undefined ? undefined : this.#log[place];
+  }
+
+  /**
+   * Whether an entry folds after everything that is here. Always so on one device; beside others, when its
+   * device had seen all that they wrote.
+   */
+  comesLast(entry: StoredEntry): boolean {
+    if (entry.seq === undefined) return false;
+    const device = entry.device ?? '';
+    const seen = seenBy(entry, Infinity);
+    for (const [other, newest] of this.#newest)
+      if (newest > (other === device ? entry.seq - 1 : seen)) return false;
+    return true;
+  }
+
+  /** Fold one more entry; from the start again where it changes what came before it. */
+  *add(entry: StoredEntry): Generator<void, void> {
+    const target = entry.kind === 'withdrawn' ? entry.body.entry : undefined;
+    const changesEarlier =
+      target !== undefined && this.#places.has(target) && !this.#withdrawn.has(target);
+    if (changesEarlier || !this.comesLast(entry)) yield* this.fold([...this.#log, entry]);
+    else this.#append(entry);
+  }
+
+  /** Forget what is here and fold these, in any order. */
+  *fold(entries: readonly StoredEntry[]): Generator<void, void> {
+    const ordered = inLogOrder(entries);
+    this.#draft = emptyDraft();
+    this.#log = [];
+    this.#places = new Map();
+    this.#newest = new Map();
+    this.#dangers = [];
+    this.#withdrawn = new Map();
+    for (const entry of ordered) this.#noteWithdrawal(entry);
+    for (const [i, entry] of ordered.entries()) {
+      this.#append(entry);
+      if (i % SLICE === SLICE - 1) yield;
+    }
+  }
+
+  /**
+   * The state after the last entry. What needs a look at everything taken is reckoned when it is first
+   * asked for; good until the next entry is added.
+   */
+  state(): JobState {
+    const { contacts: _c, voided: _v, overruled: _o, accessBy: _a, ...plain } = this.#draft;
+    const [draft, log, places, dangers] = [this.#draft, this.#log, this.#places, this.#dangers];
+    const crossings = this.#newest.size > 1;
+    let finished: Finished | undefined;
+    const whole = () =>
+      (finished ??= finish(draft, { sheet: this.sheet, log, places, dangers, crossings }));
+    const state = { ...plain, log };
+    for (const key of ['taken', 'current', 'groups', 'skipped'] as const)
+      Object.defineProperty(state, key, {
+        enumerable: true,
+        configurable: true,
+        get: () => whole()[key],
+      });
+    return state as unknown as JobState;
+  }
+
+  mark(): Mark {
+    return {
+      draft: copyOf(this.#draft),
+      log: this.#log,
+      length: this.#log.length,
+      places: this.#places,
+      withdrawn: new Map(this.#withdrawn),
+      newest: new Map(this.#newest),
+      dangers: this.#dangers,
+    };
+  }
+
+  /** As if nothing had been added since. A mark is used once. */
+  backTo(mark: Mark): void {
+    for (const { id } of mark.log.slice(mark.length)) mark.places.delete(id);
+    mark.log.length = mark.length;
+    this.#draft = mark.draft;
+    this.#log = mark.log;
+    this.#places = mark.places;
+    this.#withdrawn = mark.withdrawn;
+    this.#newest = mark.newest;
+    this.#dangers = mark.dangers;
+  }
+
+  #noteWithdrawal(entry: StoredEntry): void {
+    if (entry.kind === 'withdrawn' && !this.#withdrawn.has(entry.body.entry))
+      this.#withdrawn.set(entry.body.entry, entry.id);
+  }
+
+  #append(plain: StoredEntry): void {
+    this.#noteWithdrawal(plain);
+    const { withdrawnBy: _before, ...bare } = plain as FoldedEntry;
+    const by = this.#withdrawn.get(plain.id);
+    const entry = (by === undefined ? bare : { ...bare, withdrawnBy: by }) as FoldedEntry;
+    this.#places.set(entry.id, this.#log.length);
+    this.#log.push(entry);
+    const device = entry.device ?? '';
+    this.#newest.set(device, Math.max(this.#newest.get(device) ?? 0, entry.seq ?? Infinity));
+    if (entry.kind === 'energised' || entry.kind === 'volts-seen')
+      this.#dangers = [...this.#dangers, entry];
+    apply(this.#draft, entry, this.sheet);
+  }
+}
+
+/** Run through something long without a pause. */
+export function inOneGo<T>(steps: Generator<void, T>): T {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
