@@ -93,10 +93,9 @@ function charged(sheet: Sheet, state: JobState, point: TestPoint): Refusal | und
 function lastVolts(sheet: Sheet, state: JobState, point: TestPoint): number | undefined {
   const pair = pairAt(sheet, point);
   const asPair = pair && latestOf(state.energy, pair.id);
-  const asTest = state.taken.findLast(
+  const asTest = [...state.current.values()].findLast(
     (each) =>
       each.kind === 'reading' &&
-      each.standing.kind !== 'withdrawn' &&
       ['V=', 'V~'].includes(functionOf(each.test, each.point)) &&
       sameLeads(each.point, point),
   );

@@ -133,8 +133,8 @@ function remark(
   state: JobState,
   entry: EntryOf<'contact'> | EntryOf<'voided'> | EntryOf<'overruled'>,
 ): Refusal | undefined {
-  const target = state.taken.find((taken) => taken.entry === entry.body.entry);
-  if (!target || target.standing.kind === 'withdrawn' || target.standing.kind === 'repeated')
+  const target = [...state.current.values()].find((taken) => taken.entry === entry.body.entry);
+  if (!target)
     return refuse('nothing-to-judge', 'That reading no longer stands: nothing can be said of it.');
   if (entry.kind === 'contact' && !(target.kind === 'reading' && target.judgement.contactOwed))
     return refuse('contact-not-owed', 'That reading owes no proof of contact.');

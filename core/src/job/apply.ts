@@ -15,6 +15,7 @@ import {
   seeVolts,
   seeWithdrawnPair,
 } from './fold-energy';
+import { keepTaken } from './keep-taken';
 import type { FoldedEntry } from './state';
 import { take } from './take';
 import { begin, countAttempt, namedClock, setClock } from './waiting';
@@ -97,7 +98,7 @@ export function apply(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
     case 'answer': {
       if (entry.kind !== 'answer') seeTestVolts(draft, entry, sheet);
       const taken = take(draft, entry, sheet);
-      if (taken) draft.taken.push(taken);
+      if (taken) keepTaken(draft, taken);
       break;
     }
     case 'skipped':
@@ -132,7 +133,7 @@ function applyWithdrawn(draft: Draft, entry: FoldedEntry, sheet: Sheet): void {
   if (entry.kind === 'window') countAttempt(draft, entry, sheet);
   if (entry.kind === 'reading' || entry.kind === 'series' || entry.kind === 'answer') {
     const taken = take(draft, entry, sheet);
-    if (taken) draft.taken.push({ ...taken, standing: { kind: 'withdrawn' } });
+    if (taken) keepTaken(draft, { ...taken, standing: { kind: 'withdrawn' } });
   }
 }
 

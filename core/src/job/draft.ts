@@ -5,6 +5,7 @@ import type { NamedClock } from './clocks';
 import type { StoreFinding } from '../conditions/fast-store';
 import { AS_FOUND, type Energy } from '../conditions/energy';
 import type { ContactProof, EntryOf, StoredEntry } from './entries';
+import type { Streak } from './keep-taken';
 import type { Overruled, ShownCode, Taken } from './state';
 import type { Attempts, Spell } from './windows';
 
@@ -33,6 +34,10 @@ export interface Draft {
   lead?: LeadZero;
   given: Map<string, number>;
   taken: Taken[];
+  /** By observable, what its latest findings said. */
+  streaks: Map<string, Streak>;
+  /** By observable, where in `taken` its latest stands. */
+  latest: Map<string, number>;
   skipped: Map<string, string>;
   licence?: EntryOf<'licence'>;
   spells: Map<string, Spell>;
@@ -65,6 +70,8 @@ export function emptyDraft(): Draft {
     accessBack: new Set(),
     given: new Map(),
     taken: [],
+    streaks: new Map(),
+    latest: new Map(),
     skipped: new Map(),
     spells: new Map(),
     attempts: new Map(),

@@ -5,12 +5,15 @@ import type { Draft } from './draft';
 import type { StoredEntry } from './entries';
 import { sawEntry } from './log-order';
 import { voidReasons } from './prerequisites';
-import { CONTACT_OWED, countAgreeing, withRemarks } from './remarks';
+import { CONTACT_OWED, withRemarks } from './remarks';
 import type { FoldedEntry, JobState, Taken } from './state';
 import { groupsOf } from './taken-groups';
 
 /** What is found by looking at everything taken at once. */
-export type Finished = Pick<JobState, 'taken' | 'current' | 'groups' | 'skipped'>;
+export type Finished = Pick<JobState, 'current' | 'groups' | 'skipped'> & {
+  /** Every finding with what became of it: asked for by what lists them all, and by nothing else. */
+  readonly taken: () => readonly Taken[];
+};
 
 export interface Standings {
   readonly sheet: Sheet;
@@ -24,33 +27,39 @@ export interface Standings {
 }
 
 export function finish(draft: Draft, at: Standings): Finished {
-  const { sheet, places } = at;
-  const all = countAgreeing(
-    draft.taken.map((each) => withRemarks(draft, crossed(each, at) ? lostToCrossing(each) : each)),
+  const remarked = (taken: Taken) =>
+    withRemarks(draft, crossed(taken, at) ? lostToCrossing(taken) : taken);
+  // In the order in which they were taken.
+  const latest = [...draft.latest.values()].sort((a, b) => a - b).map((i) => draft.taken[i]!);
+  const plain = new Map(latest.map((each) => [each.observable, remarked(each)]));
+  const voids = voidReasons(plain);
+  const current = new Map(
+    [...plain].map(([observable, each]) => [observable, unlessVoid(each, voids.get(observable))]),
   );
-  const last = new Map<string, Taken>();
-  for (const taken of all)
-    if (taken.standing.kind !== 'withdrawn') last.set(taken.observable, taken);
-  const voids = voidReasons(last);
-  const taken = all.map((each): Taken => {
-    if (each.standing.kind === 'withdrawn') return each;
-    if (last.get(each.observable) !== each) {
-      const void_ = each.standing.kind === 'void' && { because: each.standing.because };
-      return { ...each, standing: { kind: 'repeated', ...void_ } };
-    }
-    const because = voids.get(each.observable);
-    // Without its supply it says nothing anyway: no use asking for contact first.
-    const stands = each.standing.kind === 'void' && each.standing.because !== CONTACT_OWED;
-    return because === undefined || stands
-      ? each
-      : { ...each, standing: { kind: 'void', because } };
-  });
-  const current = new Map<string, Taken>();
-  for (const each of taken)
-    if (each.standing.kind === 'counts' || each.standing.kind === 'void')
-      current.set(each.observable, each);
-  const skipped = new Map([...draft.skipped].filter(([observable]) => !current.has(observable)));
-  return { taken, current, groups: groupsOf(sheet, current, places), skipped };
+  return {
+    current,
+    groups: groupsOf(at.sheet, current, at.places),
+    skipped: new Map([...draft.skipped].filter(([observable]) => !current.has(observable))),
+    taken: () =>
+      draft.taken.map((each, i) => {
+        if (each.standing.kind === 'withdrawn') return remarked(each);
+        if (draft.latest.get(each.observable) === i) return current.get(each.observable)!;
+        return repeated(remarked(each));
+      }),
+  };
+}
+
+function repeated(taken: Taken): Taken {
+  const void_ = taken.standing.kind === 'void' && { because: taken.standing.because };
+  return { ...taken, standing: { kind: 'repeated', ...void_ } };
+}
+
+function unlessVoid(taken: Taken, because: string | undefined): Taken {
+  // Without its supply it says nothing anyway: no use asking for contact first.
+  const already = taken.standing.kind === 'void' && taken.standing.because !== CONTACT_OWED;
+  return because === undefined || already
+    ? taken
+    : { ...taken, standing: { kind: 'void', because } };
 }
 
 const CROSSED =

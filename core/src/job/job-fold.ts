@@ -11,7 +11,7 @@ import { copyOf, emptyDraft, type Draft } from './draft';
 import type { StoredEntry } from './entries';
 import { finish, type Finished } from './finish';
 import { inLogOrder, seenBy } from './log-order';
-import type { FoldedEntry, JobState } from './state';
+import type { FoldedEntry, JobState, Taken } from './state';
 
 /** Entries between two yields: well below a millisecond each. */
 const SLICE = 50;
@@ -101,19 +101,30 @@ export class JobFold {
    * asked for; good until the next entry is added.
    */
   state(): JobState {
-    const { contacts: _c, voided: _v, overruled: _o, accessBy: _a, ...plain } = this.#draft;
+    const {
+      contacts: _contacts,
+      voided: _voided,
+      overruled: _overruled,
+      accessBy: _accessBy,
+      streaks: _streaks,
+      latest: _latest,
+      ...plain
+    } = this.#draft;
     const [draft, log, places, dangers] = [this.#draft, this.#log, this.#places, this.#dangers];
     const crossings = this.#newest.size > 1;
     let finished: Finished | undefined;
     const whole = () =>
       (finished ??= finish(draft, { sheet: this.sheet, log, places, dangers, crossings }));
     const state = { ...plain, log };
-    for (const key of ['taken', 'current', 'groups', 'skipped'] as const)
-      Object.defineProperty(state, key, {
-        enumerable: true,
-        configurable: true,
-        get: () => whole()[key],
-      });
+    let taken: readonly Taken[] | undefined;
+    const later = {
+      taken: () => (taken ??= whole().taken()),
+      current: () => whole().current,
+      groups: () => whole().groups,
+      skipped: () => whole().skipped,
+    };
+    for (const [key, get] of Object.entries(later))
+      Object.defineProperty(state, key, { enumerable: true, get });
     return state as unknown as JobState;
   }
 

@@ -21,22 +21,3 @@ export function withRemarks(draft: Draft, taken: Taken): Taken {
 
 export const CONTACT_OWED =
   'nothing was found there, and contact is not proven: a probe on paint shows the same';
-
-/** One word for what a finding said, to compare it with the one before. */
-const saying = (taken: Taken): string =>
-  taken.kind === 'answer'
-    ? taken.outcome
-    : `${taken.judgement.verdict} ${taken.judgement.verdict === 'in' ? '' : taken.judgement.outcome}`;
-
-/** How many findings right before each one said the same of the same place. */
-export function countAgreeing(all: readonly Taken[]): Taken[] {
-  const streak = new Map<string, { said: string; times: number }>();
-  return all.map((taken) => {
-    if (taken.standing.kind === 'withdrawn') return taken;
-    const said = saying(taken);
-    const before = streak.get(taken.observable);
-    const agreeing = before?.said === said ? before.times : 0;
-    streak.set(taken.observable, { said, times: agreeing + 1 });
-    return { ...taken, agreeing };
-  });
-}
