@@ -1,5 +1,6 @@
 /** Finding the code of the sheet that a display shows, and the unit or circuit that it is about. */
 import type { Sheet, SheetCode } from '../sheet/schema';
+import { codePattern } from './pattern';
 
 /** Case and spaces do not matter: displays draw `E`, `b` and `d` as they can. */
 export function normaliseCode(shown: string): string {
@@ -20,15 +21,15 @@ export interface DecodedCode {
  * A code listed as it stands goes before any taking apart.
  */
 export function decodeCode({ codes }: Pick<Sheet, 'codes'>, shown: string): DecodedCode {
-  const find = (wanted: string) =>
-    codes.list.find((each) => normaliseCode(each.code) === normaliseCode(wanted));
-  const whole = find(shown);
+  const listedAs = indexOf(codes.list);
+  const plain = normaliseCode(shown);
+  const whole = listedAs.get(plain);
   if (whole) return { code: whole.code, listed: whole };
   for (const { pattern, code = 0, unit } of codes.schemes) {
     if (pattern === undefined || unit === undefined) continue;
-    const found = new RegExp(pattern, 'i').exec(normaliseCode(shown));
+    const found = codePattern(pattern)?.match(plain);
     if (!found) continue;
-    const listed = find(found[code] ?? '');
+    const listed = listedAs.get(normaliseCode(found[code] ?? ''));
     const named = found[unit];
     return {
       code: listed?.code ?? found[code] ?? shown,
@@ -37,6 +38,17 @@ export function decodeCode({ codes }: Pick<Sheet, 'codes'>, shown: string): Deco
     };
   }
   return { code: shown };
+}
+
+const indexes = new WeakMap<readonly SheetCode[], ReadonlyMap<string, SheetCode>>();
+
+/** A sheet's codes as they are looked up; of two that are written alike, the first. */
+function indexOf(list: readonly SheetCode[]): ReadonlyMap<string, SheetCode> {
+  const known = indexes.get(list);
+  if (known) return known;
+  const index = new Map(list.map((each) => [normaliseCode(each.code), each] as const).reverse());
+  indexes.set(list, index);
+  return index;
 }
 
 /** @returns undefined for a code that the sheet does not list. */

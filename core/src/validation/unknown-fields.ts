@@ -17,7 +17,7 @@ const MOST = 100;
 export function unknownFields(schema: TSchema, value: unknown): SheetProblem[] {
   const found: SheetProblem[] = [];
   walk([schema as Loose], value, '', found);
-  return found.slice(0, MOST);
+  return found;
 }
 
 function walk(
@@ -37,6 +37,7 @@ function walk(
   const named = fitting.filter((schema) => schema.properties !== undefined);
   if (named.length === 0 && open.length === 0) return;
   for (const [key, inner] of Object.entries(value)) {
+    if (found.length >= MOST) return;
     const known = named.flatMap((schema) => schema.properties![key] ?? []);
     if (known.length > 0) walk(known, inner, `${path}/${key}`, found);
     else if (open.length > 0) walk(open, inner, `${path}/${key}`, found);

@@ -1,4 +1,5 @@
 /** Patterns of code schemes are patterns, and have the groups they speak of. */
+import { codePattern } from '../../codes/pattern';
 import type { Sheet } from '../schema';
 import { problem, type SheetProblem } from './problem';
 
@@ -6,19 +7,16 @@ export function codes(sheet: Sheet): SheetProblem[] {
   return sheet.codes.schemes.flatMap((scheme, s) => {
     const path = `/codes/schemes/${s}`;
     if (scheme.pattern === undefined) return [];
-    let groups: number;
-    try {
-      // An alternative that always matches tells how many groups there are.
-      groups = new RegExp(`${scheme.pattern}|`).exec('')!.length - 1;
-    } catch {
+    const pattern = codePattern(scheme.pattern);
+    if (!pattern)
       return [
         problem(
           'pattern',
           `${path}/pattern`,
-          `“${scheme.pattern}” is not a pattern; mend its brackets.`,
+          `“${scheme.pattern}” is not a pattern: mend its brackets. Looking ahead or back ((?=…), \\1) is not read.`,
         ),
       ];
-    }
+    const { groups } = pattern;
     return (['code', 'unit'] as const).flatMap((field) =>
       (scheme[field] ?? 0) > groups
         ? [

@@ -45,32 +45,34 @@ export function duplicates(sheet: Sheet): SheetProblem[] {
 }
 
 function twice(where: string, ids: readonly string[]): SheetProblem[] {
-  return ids.flatMap((id, i) =>
-    ids.indexOf(id) === i
-      ? []
-      : [
-          problem(
-            'duplicate-id',
-            `/${where}/${i}/id`,
-            `“${id}” stands twice under ${where.split('/').pop()}; give one of them another id.`,
-          ),
-        ],
+  return repeats(ids).map((i) =>
+    problem(
+      'duplicate-id',
+      `/${where}/${i}/id`,
+      `“${ids[i]}” stands twice under ${where.split('/').pop()}; give one of them another id.`,
+    ),
   );
+}
+
+/** Places of a list at which stands what stood before. */
+function repeats(list: readonly unknown[]): number[] {
+  const seen = new Set<unknown>();
+  return list.flatMap((each, i) => {
+    if (seen.has(each)) return [i];
+    seen.add(each);
+    return [];
+  });
 }
 
 function pinsTwice(sheet: Sheet): SheetProblem[] {
   return sheet.boards.flatMap((board, b) =>
     (board.connectors ?? []).flatMap((connector, c) =>
-      connector.pins.flatMap((pin, p) =>
-        connector.pins.findIndex((each) => each.n === pin.n) === p
-          ? []
-          : [
-              problem(
-                'duplicate-pin',
-                `/boards/${b}/connectors/${c}/pins/${p}/n`,
-                `Pin ${pin.n} stands twice in ${connector.id}; each pin has one number.`,
-              ),
-            ],
+      repeats(connector.pins.map(({ n }) => n)).map((p) =>
+        problem(
+          'duplicate-pin',
+          `/boards/${b}/connectors/${c}/pins/${p}/n`,
+          `Pin ${connector.pins[p]!.n} stands twice in ${connector.id}; each pin has one number.`,
+        ),
       ),
     ),
   );

@@ -9,6 +9,8 @@ import { problem, warning, type SheetProblem } from './problem';
 
 /** Outcome shares closer than this, at every observable, do not tell two faults apart. */
 const ALIKE = 0.1;
+/** Pairs of faults compared at most: far more than a sheet has that somebody wrote. */
+const MOST_PAIRS = 300_000;
 
 export function visibility(sheet: Sheet): SheetProblem[] {
   const named = observablesByName(sheet);
@@ -47,15 +49,22 @@ function alike(sheet: Sheet, signs: readonly Signs[]): SheetProblem[] {
   // compared with those that show at its strongest place.
   const showing = new Map<string, number[]>();
   signs.forEach((each, f) => {
-    for (const id of each.keys()) showing.set(id, [...(showing.get(id) ?? []), f]);
+    for (const id of each.keys()) {
+      const there = showing.get(id);
+      if (there) there.push(f);
+      else showing.set(id, [f]);
+    }
   });
   const faint = signs.flatMap((each, f) => (strength(each).share <= 2 * ALIKE ? [f] : []));
-  return sheet.faults.flatMap((a, f) => {
+  let pairs = 0;
+  const found = sheet.faults.flatMap((a, f) => {
     const { id, share } = strength(signs[f]!);
     const others = share > ALIKE ? (showing.get(id) ?? []) : faint;
     return others.flatMap((g) => {
       const b = sheet.faults[g]!;
-      if (g <= f || a.part === b.part || differ(signs[f]!, signs[g]!)) return [];
+      if (g <= f || pairs >= MOST_PAIRS) return [];
+      pairs += 1;
+      if (a.part === b.part || differ(signs[f]!, signs[g]!)) return [];
       return [
         warning(
           'alike',
@@ -65,6 +74,9 @@ function alike(sheet: Sheet, signs: readonly Signs[]): SheetProblem[] {
       ];
     });
   });
+  if (pairs < MOST_PAIRS) return found;
+  const unfinished = `So many faults show at the same place that only the first ${MOST_PAIRS} pairs were compared; split the sheet into machines of their own.`;
+  return [...found, warning('alike', '/faults', unfinished)];
 }
 
 /** Where a fault shows most surely, and how surely. */
