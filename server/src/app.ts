@@ -5,6 +5,7 @@ import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Logger } from 'pino';
+import { databaseProblem } from './database-problem';
 import { knownHost } from './known-host';
 import { ProblemError, problemResponse } from './problem';
 import { customerRoutes } from './routes/customers';
@@ -50,6 +51,8 @@ export function createApp({ store, photos, log, pageFolder }: AppOptions): Hono 
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
         frameAncestors: ["'none'"],
       },
     }),
@@ -80,17 +83,21 @@ export function createApp({ store, photos, log, pageFolder }: AppOptions): Hono 
   });
   if (pageFolder) servePage(app, pageFolder);
 
-  app.notFound(() =>
-    problemResponse(new ProblemError(404, 'not-found', 'There is nothing here.').problem),
-  );
+  app.notFound(() => problemResponse(new ProblemError(404, 'not-found', 'There is nothing here.')));
   app.onError((error) => {
-    if (error instanceof ProblemError) return problemResponse(error.problem);
+    if (error instanceof ProblemError) return problemResponse(error);
     if (error instanceof CoreError)
-      return problemResponse(new ProblemError(422, error.code, error.message).problem);
+      return problemResponse(new ProblemError(422, error.code, error.message));
+    const trouble = databaseProblem(error);
+    if (trouble) {
+      // It may come back as another one: a copy put back, a fresh folder.
+      store.memory.forget();
+      log.warn({ err: error }, 'database');
+      return problemResponse(trouble);
+    }
     log.error({ err: error }, 'unexpected');
     return problemResponse(
-      new ProblemError(500, 'internal', 'Nothing was stored. Try again; the log says more.')
-        .problem,
+      new ProblemError(500, 'internal', 'Nothing was stored. Try again; the log says more.'),
     );
   });
   return app;

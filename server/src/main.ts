@@ -7,7 +7,7 @@ import { MeterSockets } from './bench/meter-socket';
 import { seedDemo } from './seed';
 import { StartupError } from './startup-error';
 import { addressFromEnvironment, connect, createDatabase } from './store/database';
-import { refreshSummaries } from './store/log';
+import { projectNow, refreshSummaries } from './store/projections';
 import { migrate } from './store/migrate';
 import { defineModels } from './store/models/index';
 import { PhotoFiles } from './store/photo-files';
@@ -28,9 +28,6 @@ async function main(): Promise<void> {
   await migrate(sequelize);
   const store = defineModels(sequelize);
   if (env.JEITINHO_DEMO !== 'no') await seedDemo(store, demoWorld);
-  const refreshed = await refreshSummaries(store);
-  if (refreshed > 0) log.info({ refreshed }, 'projections made again');
-
   const app = createApp({
     store,
     photos: new PhotoFiles(env.JEITINHO_PHOTOS ?? 'data/photos'),
@@ -57,16 +54,22 @@ async function main(): Promise<void> {
   process.stdout.write(`Jeitinho is ready at http://127.0.0.1:${port}\n`);
 
   let stopping = false;
+  refreshSummaries(store, { stopped: () => stopping })
+    .then((refreshed) => refreshed > 0 && log.info({ refreshed }, 'projections made again'))
+    .catch((error: unknown) => log.warn({ err: error }, 'projections'));
   const stop = () => {
     if (stopping) return;
     stopping = true;
     setTimeout(() => process.exit(1), GRACE_MS).unref();
     void meters.close();
     server.close(() => {
-      void sequelize.close().finally(() => {
-        log.info('stopped');
-        process.exit(0);
-      });
+      const written = projectNow(store).catch(() => undefined);
+      void written
+        .then(() => sequelize.close())
+        .finally(() => {
+          log.info('stopped');
+          process.exit(0);
+        });
     });
     // Keep-alive connections without a request would hold the door open.
     if ('closeIdleConnections' in server) server.closeIdleConnections();

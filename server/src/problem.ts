@@ -19,24 +19,30 @@ const TITLES: Record<ProblemStatus, string> = {
 export class ProblemError extends Error {
   override readonly name = 'ProblemError';
   readonly problem: Problem;
+  /** Seconds after which asking again may help. */
+  readonly retryAfter: number | undefined;
 
   constructor(
     status: ProblemStatus,
     code: string,
     detail: string,
-    more: Pick<Problem, 'errors' | 'entry'> = {},
+    { retryAfter, ...more }: Pick<Problem, 'errors' | 'entry'> & { retryAfter?: number } = {},
   ) {
     super(detail);
     this.problem = { type: 'about:blank', title: TITLES[status], status, code, detail, ...more };
+    this.retryAfter = retryAfter;
   }
 }
 
 export const notFound = (what: string): ProblemError =>
   new ProblemError(404, 'not-found', `There is no ${what}.`);
 
-export function problemResponse(problem: Problem): Response {
+export function problemResponse({ problem, retryAfter }: ProblemError): Response {
   return new Response(JSON.stringify(problem), {
     status: problem.status,
-    headers: { 'content-type': 'application/problem+json' },
+    headers: {
+      'content-type': 'application/problem+json',
+      ...(retryAfter !== undefined && { 'retry-after': String(retryAfter) }),
+    },
   });
 }

@@ -3,7 +3,8 @@ import type { DemoJob, DemoWorld } from '@jeitinho/demo';
 import { seedOf } from '@jeitinho/core';
 import { attachSheet } from './store/attach-sheet';
 import { giveBench } from './store/benches';
-import { appendEntries } from './store/log';
+import { appendEntries } from './store/append';
+import { projectNow } from './store/projections';
 import { Op } from 'sequelize';
 import type { Store } from './store/models/index';
 import { openJob } from './store/open-job';
@@ -52,6 +53,7 @@ async function seedJob(store: Store, job: DemoJob, author: string, today: Date):
   if (job.entries.length > 0) {
     const signed = (await store.jobs.findByPk(job.id))?.status === 'signed';
     if (!signed) await appendEntries(store, job.id, job.entries);
+    await projectNow(store);
   }
 }
 

@@ -108,6 +108,11 @@ export interface UnitResource {
   readonly warrantyUntil: string | null;
   readonly sheetId: string | null;
 }
+/** A unit found by its words, with where it stands. */
+export interface UnitFound extends UnitResource {
+  readonly siteName: string;
+  readonly town: string;
+}
 export interface SheetListItem {
   readonly id: string;
   readonly revision: number;
@@ -157,9 +162,13 @@ export interface JobResource extends JobListItem {
   readonly shop: ShopResource;
   /** Whether a simulated machine stands behind it. What is wrong with it is never said. */
   readonly bench: boolean;
+  /** The latest other visits to the unit. */
   readonly history: readonly VisitResource[];
+  /** How many other visits there are in all. */
+  readonly visits: number;
 }
 
+/** A part of a log: a long one takes several, each after the last entry of the one before. */
 export interface EntriesResource {
   readonly entries: readonly (StoredEntry & { readonly seq: number })[];
   /** Sequence number of the newest entry of the job; 0 for none. */

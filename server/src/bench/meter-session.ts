@@ -5,7 +5,6 @@
 import {
   answerOf,
   askTests,
-  foldJob,
   hazardWords,
   killedAt,
   METER_FUNCTIONS,
@@ -17,7 +16,7 @@ import {
   type Probed,
 } from '@jeitinho/core';
 import { hiddenFaultOf } from '../store/benches';
-import { entriesAfter } from '../store/log';
+import { withJobState } from '../store/hot-jobs';
 import type { Bench } from '../store/models/bench';
 import type { Store } from '../store/models/index';
 import type { BenchPool } from './bench-pool';
@@ -57,6 +56,9 @@ export class MeterSession {
   #ahead = 0;
   /** Answers of an earlier placement come too late. */
   #asked = 0;
+  #solving = false;
+  /** Something was asked since the one being solved. */
+  #again = false;
   #timer: ReturnType<typeof setInterval> | undefined;
 
   constructor(options: SessionOptions) {
@@ -93,13 +95,21 @@ export class MeterSession {
   }
 
   async #state() {
-    const { store, bench, sheet } = this.#o;
-    const state = foldJob(sheet, await entriesAfter(store, bench.jobId, 0));
-    const { energy } = state;
+    const { store, bench } = this.#o;
+    const { access, energy, fitted } = await withJobState(
+      store,
+      bench.jobId,
+      // A state is good until the next entry: what is used of it is copied.
+      (state) => ({
+        access: [...state.access].sort(),
+        energy: state.energy,
+        fitted: state.fitted.map(({ body }) => body.part),
+      }),
+    );
     const isolated = energy.kind === 'live' ? undefined : energy.isolatedAt;
     return {
-      state,
-      fitted: state.fitted.map(({ body }) => body.part),
+      access,
+      fitted,
       isolatedFor:
         isolated === undefined
           ? undefined
@@ -107,22 +117,37 @@ export class MeterSession {
     };
   }
 
+  /** One circuit at a time: of what is asked while one is being solved, only the latest matters. */
   async #solve(): Promise<void> {
+    this.#asked += 1;
+    this.#again = true;
+    if (this.#solving) return;
+    this.#solving = true;
+    try {
+      while (this.#again) {
+        this.#again = false;
+        await this.#solveOnce();
+      }
+    } finally {
+      this.#solving = false;
+    }
+  }
+
+  async #solveOnce(): Promise<void> {
     const placement = this.#placement;
     if (!placement) return;
-    this.#asked += 1;
     const mine = this.#asked;
     this.#turn += 1;
     const { sheet, bench, pool } = this.#o;
     try {
-      const { state, fitted, isolatedFor } = await this.#state();
+      const { access, fitted, isolatedFor } = await this.#state();
       const specimen = specimenNow(sheet, hiddenFaultOf(bench), fitted, bench.marks.killed);
       const probed = await pool.probe({
         key: `${sheet.id} ${sheet.revision}`,
         sheet,
         specimen,
         placement,
-        facts: { access: [...state.access].sort(), isolatedFor },
+        facts: { access, isolatedFor },
         seconds: STRETCH_SECONDS,
         turn: this.#turn,
       });

@@ -10,6 +10,7 @@ import { WebSocketServer, type WebSocket } from 'ws';
 import { benchedSheetOf } from '../store/benches';
 import { isKnownHost } from '../known-host';
 import type { Store } from '../store/models/index';
+import { Turns } from '../store/turns';
 import { BenchPool } from './bench-pool';
 import { readHandMessage } from './hand-message';
 import { MeterSession } from './meter-session';
@@ -19,6 +20,8 @@ const ADDRESS = /^\/api\/v1\/jobs\/([0-9a-f-]{36})\/meter$/;
 export const NO_BENCH = 4404;
 export const TAKEN_OVER = 4409;
 const LONGEST_MESSAGE = 4000;
+/** Messages of one socket that wait for their answer at most. */
+const MOST_WAITING = 100;
 
 export class MeterSockets {
   readonly #wss = new WebSocketServer({ noServer: true, maxPayload: LONGEST_MESSAGE });
@@ -84,17 +87,25 @@ export class MeterSockets {
     const trouble = (text: string) => {
       if (ws.readyState === ws.OPEN) ws.send(`${JSON.stringify({ event: 'trouble', text })}\n`);
     };
+    let waiting = 0;
+    const turns = new Turns();
     // However odd a message is, nothing of it leaves this handler: an error there would end the server.
     const take = (text: string) => {
       try {
         const message = readHandMessage(text);
         if (typeof message === 'string') return trouble(message);
-        session.take(message).catch((error: unknown) => this.#log.error({ err: error }, 'bench'));
+        // The hand moves on at once; what takes long there goes by what was touched last.
+        if (message.do === 'place' || message.do === 'lift') return done(session.take(message));
+        if (waiting >= MOST_WAITING) return trouble('Too much at once: ask again in a moment.');
+        waiting += 1;
+        done(turns.take('', () => session.take(message)).finally(() => (waiting -= 1)));
       } catch (error) {
         this.#log.error({ err: error }, 'bench');
         trouble('That message could not be read.');
       }
     };
+    const done = (work: Promise<void>) =>
+      void work.catch((error: unknown) => this.#log.error({ err: error }, 'bench'));
     ws.off('message', keep);
     ws.on('message', (data) => take(String(data)));
     ws.on('close', () => {

@@ -3,22 +3,29 @@ import { readEntry } from '@jeitinho/core/validate';
 import { Hono } from 'hono';
 import { jsonBody } from '../json-body';
 import { notFound, ProblemError } from '../problem';
-import { appendEntries, entriesAfter } from '../store/log';
+import { appendEntries } from '../store/append';
+import { entryPage, lastNumber } from '../store/entry-rows';
 import type { Store } from '../store/models/index';
+
+const LARGEST_NUMBER = 2_147_483_647;
 
 /** Mounted below /jobs/:id/entries. */
 export const entryRoutes = (store: Store) =>
   new Hono()
     .get('/', async (c) => {
-      const job = await store.jobs.findByPk(c.req.param('id')!);
-      if (!job) throw notFound('such job');
+      const id = c.req.param('id')!;
       const after = Number(c.req.query('after') ?? 0);
-      if (!Number.isInteger(after) || after < 0)
+      if (!Number.isInteger(after) || after < 0 || after > LARGEST_NUMBER)
         throw new ProblemError(400, 'bad-query', 'after is a whole number, 0 or more.');
-      const entries = await entriesAfter(store, job.id, after);
+      // A part of a long log: whoever asks goes on after the last one, until it is `last`.
+      const [{ entries }, last] = await Promise.all([
+        entryPage(store, id, after),
+        lastNumber(store, id),
+      ]);
+      if (last === null) throw notFound('such job');
       return c.json({
         entries,
-        last: Math.max(job.lastSeq, entries.at(-1)?.seq ?? 0),
+        last: Math.max(last, entries.at(-1)?.seq ?? 0),
       } satisfies EntriesResource);
     })
     .post('/', async (c) => {

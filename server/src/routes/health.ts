@@ -9,7 +9,9 @@ export const healthRoutes = (store: Store) =>
     try {
       await store.sequelize.query('SELECT 1', { type: QueryTypes.SELECT });
     } catch {
-      throw new ProblemError(503, 'no-database', 'The database does not answer.');
+      throw new ProblemError(503, 'no-database', 'The database does not answer.', {
+        retryAfter: 3,
+      });
     }
     return c.json({ status: 'ok' as const });
   });

@@ -9,7 +9,7 @@ import type {
 import { demoWorld } from '@jeitinho/demo';
 import { deadBatch, entry, FRIDGE, FRIDGE_JOB, harness, type Harness } from '../../testing/harness';
 import { seedDemo } from '../seed';
-import { refreshSummaries } from '../store/log';
+import { projectNow, refreshSummaries } from '../store/projections';
 
 let h: Harness;
 beforeAll(async () => {
@@ -242,6 +242,7 @@ describe('projections', () => {
   test('follow the log, and are rebuilt from it to the same', async () => {
     const job = await newJob();
     await send(job, [...deadBatch(), entry('code', { shown: '21' })]);
+    await projectNow(h.store);
     const kept = (await h.store.jobs.findByPk(job))!;
     expect(kept.summary).toMatchObject({ energy: 'dead', codes: ['21'] });
     await kept.update({ summary: null, summaryVersion: 0 });

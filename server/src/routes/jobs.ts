@@ -1,43 +1,26 @@
-import {
-  assess,
-  attachInput,
-  buildReport,
-  foldJob,
-  jobInput,
-  type JobResource,
-} from '@jeitinho/core';
+import { assess, attachInput, buildReport, jobInput, type JobResource } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { Op } from 'sequelize';
 import { jsonBody } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import { withUnit } from '../store/joins';
 import { giveBench } from '../store/benches';
-import { entriesAfter, frozenSheet } from '../store/log';
+import { frozenSheet } from '../store/frozen-sheets';
+import { withJobState } from '../store/hot-jobs';
+import { jobList } from '../store/job-list';
 import type { Store } from '../store/models/index';
 import { attachSheet } from '../store/attach-sheet';
 import { openJob } from '../store/open-job';
 import { jobListItem, shopOf, visitResource } from '../store/resources';
 import { entryRoutes } from './entries';
 
-/** Lists are cut here; the newest come first, so what falls off is old. */
-const MOST_LISTED = 200;
-
 export const jobRoutes = (store: Store) =>
   new Hono()
     .get('/', async (c) => {
-      const { status, unit, limit } = c.req.query();
-      const most = Math.min(MOST_LISTED, Number(limit ?? MOST_LISTED));
-      if (!Number.isInteger(most) || most < 1)
-        throw new ProblemError(400, 'bad-query', 'limit is a whole number, 1 or more.');
+      const { status, unit } = c.req.query();
       if (status !== undefined && status !== 'open' && status !== 'signed')
         throw new ProblemError(400, 'bad-query', 'status is open or signed.');
-      const rows = await store.jobs.findAll({
-        where: { ...(status && { status }), ...(unit && { unitId: unit }) },
-        include: [withUnit],
-        order: [['openedAt', 'DESC']],
-        limit: most,
-      });
-      return c.json(rows.map(jobListItem));
+      return c.json(await jobList(store, c, { status, unit }));
     })
     .post('/', async (c) => {
       const body = await jsonBody(c, jobInput);
@@ -53,27 +36,41 @@ export const jobRoutes = (store: Store) =>
       return c.json(await jobResource(store, c.req.param('id')));
     })
     .get('/:id/report', async (c) => {
-      const job = await store.jobs.findByPk(c.req.param('id'));
-      if (!job) throw notFound('such job');
-      const sheet = await frozenSheet(store, job);
-      if (!sheet) throw new ProblemError(409, 'no-sheet', 'A job without a sheet has no report.');
-      const state = foldJob(sheet, await entriesAfter(store, job.id, 0));
-      return c.json(buildReport(sheet, state, assess(sheet, state)));
+      const report = await withJobState(store, c.req.param('id'), (state, { sheet }) => {
+        if (!sheet) throw new ProblemError(409, 'no-sheet', 'A job without a sheet has no report.');
+        return buildReport(sheet, state, assess(sheet, state));
+      });
+      return c.json(report);
     })
     .route('/:id/entries', entryRoutes(store));
+
+/** Visits to the same unit that are told with a job; the list of its jobs has all of them. */
+const MOST_HISTORY = 20;
 
 async function jobResource(store: Store, id: string): Promise<JobResource> {
   const job = await store.jobs.findByPk(id, { include: [withUnit] });
   if (!job) throw notFound('such job');
-  const [sheet, shop, bench, others] = await Promise.all([
+  const others = { unitId: job.unitId, id: { [Op.ne]: job.id } };
+  const [sheet, shop, bench, history, visits] = await Promise.all([
     frozenSheet(store, job),
     shopOf(store),
     store.benches.count({ where: { jobId: id } }),
     store.jobs.findAll({
-      where: { unitId: job.unitId, id: { [Op.ne]: job.id } },
-      order: [['openedAt', 'DESC']],
-      limit: 20,
+      where: others,
+      order: [
+        ['openedAt', 'DESC'],
+        ['id', 'DESC'],
+      ],
+      limit: MOST_HISTORY,
     }),
+    store.jobs.count({ where: others }),
   ]);
-  return { ...jobListItem(job), sheet, shop, bench: bench > 0, history: others.map(visitResource) };
+  return {
+    ...jobListItem(job),
+    sheet,
+    shop,
+    bench: bench > 0,
+    history: history.map(visitResource),
+    visits,
+  };
 }

@@ -1,16 +1,17 @@
 import { dictionarySchema, type RevisionResource } from '@jeitinho/core';
 import { readSheet } from '@jeitinho/core/validate';
-import { Hono } from 'hono';
+import { Hono, type Context } from 'hono';
 import { anyJson, jsonBody } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
+import { frozenRevision } from '../store/frozen-sheets';
 import { saveSheet } from '../store/save-sheet';
 import { sheetList } from '../store/sheet-list';
 import { shopOf } from '../store/resources';
 
 export const sheetRoutes = (store: Store) =>
   new Hono()
-    .get('/', async (c) => c.json(await sheetList(store)))
+    .get('/', async (c) => c.json(await sheetList(store, c)))
     .post('/', async (c) => {
       const read = readSheet(await anyJson(c));
       if (!read.ok)
@@ -28,11 +29,12 @@ export const sheetRoutes = (store: Store) =>
     })
     .get('/:id', async (c) => {
       const row = await store.sheets.findOne({
+        attributes: ['revision'],
         where: { id: c.req.param('id') },
         order: [['revision', 'DESC']],
       });
       if (!row) throw notFound('such sheet');
-      return c.json(row.document);
+      return sheetText(c, await frozenRevision(store, c.req.param('id'), row.revision));
     })
     .get('/:id/revisions', async (c) => {
       const rows = await store.sheets.findAll({
@@ -50,14 +52,14 @@ export const sheetRoutes = (store: Store) =>
     })
     .get('/:id/revisions/:revision', async (c) => {
       const { id, revision } = c.req.param();
-      const row = await store.sheets.findOne({ where: { id, revision: Number(revision) || 0 } });
-      if (!row) throw notFound('such revision of that sheet');
-      return c.json(row.document);
+      const frozen = await frozenRevision(store, id, revisionOf(revision));
+      if (!frozen) throw notFound('such revision of that sheet');
+      return sheetText(c, frozen);
     })
     .get('/:id/revisions/:revision/dictionary', async (c) => {
       const { id, revision } = c.req.param();
       const row = await store.dictionaries.findOne({
-        where: { sheetId: id, revision: Number(revision) || 0 },
+        where: { sheetId: id, revision: revisionOf(revision) },
       });
       // Nothing computed yet is an answer, not a failure.
       return c.json({
@@ -86,3 +88,16 @@ export const sheetRoutes = (store: Store) =>
       });
       return c.body(null, 204);
     });
+
+const LARGEST_REVISION = 2_147_483_647;
+
+/** 0, which no sheet has, for what is no revision at all. */
+function revisionOf(text: string): number {
+  const revision = Number(text);
+  return Number.isInteger(revision) && revision > 0 && revision <= LARGEST_REVISION ? revision : 0;
+}
+
+/** As it is stored, which spares writing it anew. */
+function sheetText(c: Context, frozen: { readonly text: string } | undefined): Response {
+  return c.body(frozen!.text, 200, { 'content-type': 'application/json' });
+}

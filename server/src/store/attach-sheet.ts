@@ -1,7 +1,9 @@
 /** Giving a sheet to a job that was opened when its model had none. A sheet once given stays. */
-import { foldJob, summarise, SUMMARY_VERSION } from '@jeitinho/core';
+import { foldJob, summarise } from '@jeitinho/core';
 import { notFound, ProblemError } from '../problem';
-import { entriesAfter } from './log';
+import { entryPage } from './entry-rows';
+import { newestSheet } from './open-job';
+import { projected } from './projections';
 import type { Store } from './models/index';
 
 /** @throws {ProblemError} 404 without the job; 409 when it has a sheet; 422 without such a sheet. */
@@ -16,22 +18,18 @@ export async function attachSheet(store: Store, jobId: string, sheetId: string):
         'has-sheet',
         'This job has its sheet already; what was measured was judged by it.',
       );
-    const row = await store.sheets.findOne({
-      where: { id: sheetId },
-      order: [['revision', 'DESC']],
-      transaction,
-    });
-    if (!row)
+    const sheet = await newestSheet(store, sheetId);
+    if (!sheet)
       throw new ProblemError(422, 'unknown-sheet', 'Nothing was stored: there is no such sheet.', {
         errors: [{ path: '/sheetId', message: 'There is no such sheet.' }],
       });
-    const log = await entriesAfter(store, jobId, 0, transaction);
+    // Nothing but its opening: without a sheet nothing goes in.
+    const { entries } = await entryPage(store, jobId, 0, transaction);
     await job.update(
       {
         sheetId,
-        sheetRevision: row.revision,
-        summary: summarise(row.document, foldJob(row.document, log)),
-        summaryVersion: SUMMARY_VERSION,
+        sheetRevision: sheet.revision,
+        ...projected(summarise(sheet, foldJob(sheet, entries))),
       },
       { transaction },
     );
@@ -41,4 +39,5 @@ export async function attachSheet(store: Store, jobId: string, sheetId: string):
       { where: { id: job.unitId, sheetId: null }, transaction },
     );
   });
+  store.memory.jobs.drop(jobId);
 }

@@ -1,9 +1,11 @@
 /** Opening a job: freezes the newest revision of the unit's sheet and the shop's meter into it. */
-import { foldJob, summarise, SUMMARY_VERSION, type StoredEntry } from '@jeitinho/core';
+import { foldJob, summarise, type Sheet, type StoredEntry } from '@jeitinho/core';
 import { v7 as uuidv7 } from 'uuid';
 import { ProblemError } from '../problem';
 import type { Job } from './models/job';
 import type { Store } from './models/index';
+import { frozenRevision } from './frozen-sheets';
+import { projected } from './projections';
 import { shopOf } from './resources';
 
 export interface OpenJob {
@@ -26,9 +28,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
   const id = input.id ?? uuidv7();
   if (await store.jobs.findByPk(id))
     throw new ProblemError(409, 'id-used', 'A job with this id is there already.');
-  const sheet = unit.sheetId
-    ? await store.sheets.findOne({ where: { id: unit.sheetId }, order: [['revision', 'DESC']] })
-    : null;
+  const sheet = unit.sheetId ? await newestSheet(store, unit.sheetId) : undefined;
   const shop = await shopOf(store);
   const openedAt = input.openedAt ?? new Date();
   const opened = {
@@ -51,8 +51,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
         visitAt: input.visitAt ?? null,
         openedAt,
         lastSeq: 1,
-        summary: sheet ? summarise(sheet.document, foldJob(sheet.document, [opened])) : null,
-        summaryVersion: SUMMARY_VERSION,
+        ...(sheet && projected(summarise(sheet, foldJob(sheet, [opened])))),
       },
       { transaction },
     );
@@ -62,4 +61,13 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
     );
     return job;
   });
+}
+
+export async function newestSheet(store: Store, id: string): Promise<Sheet | undefined> {
+  const row = await store.sheets.findOne({
+    attributes: ['revision'],
+    where: { id },
+    order: [['revision', 'DESC']],
+  });
+  return row ? (await frozenRevision(store, id, row.revision))?.document : undefined;
 }

@@ -1,7 +1,7 @@
 /** Saving a revision of a sheet. Revisions are immutable; the next one counts on from the newest. */
 import { facetsOf, FACETS_VERSION, type Sheet } from '@jeitinho/core';
 import { isDeepStrictEqual } from 'node:util';
-import { UniqueConstraintError } from 'sequelize';
+import { Op, UniqueConstraintError } from 'sequelize';
 import { ProblemError } from '../problem';
 import type { Store } from './models/index';
 
@@ -13,16 +13,26 @@ import type { Store } from './models/index';
 export async function saveSheet(store: Store, sheet: Sheet, author = ''): Promise<boolean> {
   if (await alreadyThere(store, sheet)) return false;
   try {
-    await store.sheets.create({
-      id: sheet.id,
-      revision: sheet.revision,
-      title: sheet.title,
-      maker: sheet.equipment.maker,
-      document: sheet,
-      createdAt: new Date(),
-      facets: facetsOf(sheet),
-      facetsVersion: FACETS_VERSION,
-      author,
+    await store.sequelize.transaction(async (transaction) => {
+      await store.sheets.create(
+        {
+          id: sheet.id,
+          revision: sheet.revision,
+          title: sheet.title,
+          maker: sheet.equipment.maker,
+          document: sheet,
+          createdAt: new Date(),
+          facets: facetsOf(sheet),
+          facetsVersion: FACETS_VERSION,
+          author,
+          newest: true,
+        },
+        { transaction },
+      );
+      await store.sheets.update(
+        { newest: false },
+        { where: { id: sheet.id, revision: { [Op.lt]: sheet.revision } }, transaction },
+      );
     });
     return true;
   } catch (error) {

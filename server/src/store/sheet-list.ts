@@ -1,19 +1,22 @@
 /** The library: the newest revision of every sheet, with what it is searched by. */
 import { facetsOf, FACETS_VERSION, type SheetListItem } from '@jeitinho/core';
+import type { Context } from 'hono';
+import { beyond, pageAsked, pageOf } from '../page';
 import type { Store } from './models/index';
 
-export async function sheetList(store: Store): Promise<SheetListItem[]> {
+/** @throws {ProblemError} 400 for a limit or cursor that is none. */
+export async function sheetList(store: Store, c: Context): Promise<readonly SheetListItem[]> {
+  const columns = ['maker', 'title', 'id'];
+  const asked = pageAsked(c, columns.length);
   const rows = await store.sheets.findAll({
     attributes: ['id', 'revision', 'title', 'maker', 'facets', 'facetsVersion', 'createdAt'],
-    order: [
-      ['maker', 'ASC'],
-      ['title', 'ASC'],
-      ['revision', 'DESC'],
-    ],
+    where: { newest: true, ...beyond(columns, asked.after) },
+    order: columns,
+    limit: asked.limit + 1,
   });
-  const newest = [...new Map([...rows].reverse().map((row) => [row.id, row])).values()].reverse();
+  const page = pageOf(c, rows, asked, ({ maker, title, id }) => [maker, title, id]);
   return Promise.all(
-    newest.map(async ({ id, revision, title, maker, facets, facetsVersion, createdAt }) => ({
+    page.map(async ({ id, revision, title, maker, facets, facetsVersion, createdAt }) => ({
       id,
       revision,
       title,

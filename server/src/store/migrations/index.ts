@@ -4,6 +4,7 @@ import * as firstVisit from './0001-first-visit';
 import * as sheetFacets from './0002-sheet-facets';
 import * as benches from './0003-benches';
 import * as devices from './0004-devices';
+import * as lists from './0005-lists';
 
 export interface Migration {
   readonly name: string;
@@ -15,4 +16,5 @@ export const migrations: readonly Migration[] = [
   { name: '0002-sheet-facets', up: sheetFacets.up },
   { name: '0003-benches', up: benches.up },
   { name: '0004-devices', up: devices.up },
+  { name: '0005-lists', up: lists.up },
 ];

@@ -9,6 +9,7 @@ import { defineSetting } from './setting';
 import { defineSheet } from './sheet';
 import { defineSite } from './site';
 import { defineUnit } from './unit';
+import { StoreMemory } from '../memory';
 
 export function defineModels(sequelize: Sequelize) {
   const customers = defineCustomer(sequelize);
@@ -25,6 +26,7 @@ export function defineModels(sequelize: Sequelize) {
   jobs.belongsTo(units, { as: 'unit', foreignKey: 'unitId' });
   return {
     sequelize,
+    memory: new StoreMemory(),
     customers,
     sites,
     units,

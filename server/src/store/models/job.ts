@@ -25,6 +25,11 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare status: CreationOptional<'open' | 'signed'>;
   declare summary: CreationOptional<JobSummary | null>;
   declare summaryVersion: CreationOptional<number>;
+  /** When it is due: its visit, else when it was opened. Reckoned by the database. */
+  declare dueAt: CreationOptional<Date>;
+  /** 0 for work that was begun, 1 for what waits. */
+  declare queue: CreationOptional<0 | 1>;
+  declare signedAt: CreationOptional<Date | null>;
   declare unit?: NonAttribute<Unit>;
 }
 
@@ -43,6 +48,9 @@ export function defineJob(sequelize: Sequelize) {
       status: { type: DataTypes.STRING(10), allowNull: false, defaultValue: 'open' },
       summary: { type: DataTypes.JSON, allowNull: true },
       summaryVersion: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+      dueAt: { type: DataTypes.DATE(3) },
+      queue: { type: DataTypes.TINYINT, allowNull: false, defaultValue: 1 },
+      signedAt: { type: DataTypes.DATE(3), allowNull: true },
     },
     { sequelize, tableName: 'jobs' },
   );

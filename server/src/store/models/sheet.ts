@@ -23,6 +23,8 @@ export class SheetRevision extends Model<
   declare facets: CreationOptional<SheetFacets | null>;
   declare facetsVersion: CreationOptional<number>;
   declare author: CreationOptional<string>;
+  /** Whether it is the latest of its sheet. */
+  declare newest: CreationOptional<boolean>;
 }
 
 export function defineSheet(sequelize: Sequelize) {
@@ -36,6 +38,7 @@ export function defineSheet(sequelize: Sequelize) {
       createdAt: { type: DataTypes.DATE(3), allowNull: false },
       facets: { type: DataTypes.JSON, allowNull: true },
       facetsVersion: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+      newest: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
       author: { type: DataTypes.STRING(120), allowNull: false, defaultValue: '' },
     },
     { sequelize, tableName: 'sheets' },

@@ -1,0 +1,139 @@
+/** Entries of logs as rows: written in one statement, read in pages. */
+import type { StoredEntry } from '@jeitinho/core';
+import type { Transaction } from 'sequelize';
+import type { Store } from './models/index';
+import { fromColumn, raw, toColumn } from './raw';
+
+export type NumberedEntry = StoredEntry & { readonly seq: number };
+
+interface Row {
+  readonly id: string;
+  readonly seq: number;
+  readonly kind: string;
+  readonly at: string;
+  readonly author: string;
+  readonly device: string | null;
+  readonly seen: number | null;
+  readonly offsetMs: number | null;
+  readonly body: string;
+}
+
+function entryOf(row: Row): NumberedEntry {
+  return {
+    id: row.id,
+    seq: row.seq,
+    kind: row.kind,
+    at: fromColumn(row.at),
+    author: row.author,
+    ...(row.device !== null && { device: row.device }),
+    ...(row.seen !== null && { seen: row.seen }),
+    ...(row.offsetMs !== null && { offset: row.offsetMs }),
+    body: JSON.parse(row.body) as unknown,
+  } as unknown as NumberedEntry;
+}
+
+/** Entries in one page, and their bytes, at most; a single entry may have more. */
+const PAGE_ENTRIES = 500;
+const PAGE_BYTES = 1_000_000;
+
+export interface EntryPage {
+  readonly entries: readonly NumberedEntry[];
+  /** Bytes of their bodies. */
+  readonly bytes: number;
+}
+
+/** The next entries of a job after a sequence number, in order; none after the last. */
+export async function entryPage(
+  store: Store,
+  jobId: string,
+  after: number,
+  transaction?: Transaction,
+): Promise<EntryPage> {
+  const rows = await raw<Row[]>(
+    store.sequelize,
+    `SELECT id, seq, kind, CAST(at AS CHAR) AS at, author, device, seen, offsetMs, CONCAT(body, '') AS body
+       FROM (SELECT *, SUM(LENGTH(body)) OVER (ORDER BY seq) AS through FROM
+              (SELECT * FROM entries WHERE jobId = ? AND seq > ? ORDER BY seq LIMIT ${PAGE_ENTRIES}) AS few) AS page
+      WHERE through - LENGTH(body) < ${PAGE_BYTES} ORDER BY seq`,
+    [jobId, after],
+    transaction,
+  );
+  return {
+    entries: rows.map(entryOf),
+    bytes: rows.reduce((sum, { body }) => sum + body.length, 0),
+  };
+}
+
+/** The highest number in a job's log; null where there is no such job. */
+export async function lastNumber(store: Store, jobId: string): Promise<number | null> {
+  const [row] = await raw<{ last: number | null }[]>(
+    store.sequelize,
+    'SELECT MAX(seq) AS last FROM entries WHERE jobId = ?',
+    [jobId],
+  );
+  return row?.last ?? null;
+}
+
+const COLUMNS = 14;
+const PLACES = `(${Array.from({ length: COLUMNS }, () => '?').join(', ')})`;
+
+/** A row to be written. */
+export interface EntryRow {
+  readonly values: readonly unknown[];
+  readonly bytes: number;
+}
+
+export function entryRow(jobId: string, entry: NumberedEntry): EntryRow {
+  const body = JSON.stringify(entry.body);
+  const { test, point, value } = columnsOf(entry);
+  return {
+    values: [
+      jobId,
+      entry.seq,
+      entry.id,
+      entry.kind,
+      toColumn(entry.at),
+      entry.author,
+      body,
+      test ?? null,
+      point ?? null,
+      value ?? null,
+      toColumn(new Date().toISOString()),
+      entry.device ?? null,
+      entry.seen ?? null,
+      entry.offset ?? null,
+    ],
+    bytes: body.length,
+  };
+}
+
+/** What statistics ask of readings. */
+function columnsOf(entry: NumberedEntry): {
+  readonly test?: string;
+  readonly point?: string | undefined;
+  readonly value?: number | null;
+} {
+  switch (entry.kind) {
+    case 'answer':
+    case 'skipped':
+      return { test: entry.body.test };
+    case 'series':
+      return { test: entry.body.test, point: entry.body.point };
+    case 'reading': {
+      const { test, point, reading } = entry.body;
+      return { test, point, value: reading.kind === 'value' ? reading.value : null };
+    }
+    default:
+      return {};
+  }
+}
+
+/** All of them or none, in one statement: durable when it returns. */
+export async function insertEntries(store: Store, rows: readonly EntryRow[]): Promise<void> {
+  await raw(
+    store.sequelize,
+    `INSERT INTO entries (jobId, seq, id, kind, at, author, body, test, point, value, receivedAt, device, seen, offsetMs)
+     VALUES ${rows.map(() => PLACES).join(', ')}`,
+    rows.flatMap(({ values }) => values),
+  );
+}

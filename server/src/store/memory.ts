@@ -1,0 +1,41 @@
+/**
+ * What this process keeps of the database to be quick. Nothing here is the truth: all of it can be dropped
+ * at any moment, and another server may write beside this one.
+ */
+import type { JobFold, Sheet } from '@jeitinho/core';
+import { Kept } from './kept';
+import { Turns } from './turns';
+
+/** A job as far as its log is known here. */
+export interface HotJob {
+  readonly sheet: Sheet | null;
+  readonly fold: JobFold;
+  /** Bytes of its entries. */
+  weight: number;
+}
+
+export interface FrozenSheet {
+  readonly document: Sheet;
+  /** The same as JSON. */
+  readonly text: string;
+}
+
+const MOST_LOG_BYTES = 64 * 1024 * 1024;
+const MOST_SHEET_BYTES = 64 * 1024 * 1024;
+
+export class StoreMemory {
+  readonly turns = new Turns();
+  readonly jobs = new Kept<HotJob>(MOST_LOG_BYTES);
+  /** Revisions never change. By id and revision. */
+  readonly sheets = new Kept<FrozenSheet>(MOST_SHEET_BYTES);
+  /** Jobs whose projection is behind their log. */
+  readonly dirty = new Set<string>();
+  /** Runs until the dirty ones are looked at. */
+  timer: NodeJS.Timeout | undefined;
+
+  /** The database was away, and may be another one now. */
+  forget(): void {
+    this.jobs.clear();
+    this.sheets.clear();
+  }
+}

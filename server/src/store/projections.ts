@@ -1,0 +1,130 @@
+/**
+ * What lists and statistics need of a job, in columns beside the log. Made again soon after the log grew,
+ * and for jobs that an older program, a crash or another server left behind.
+ */
+import { summarise, SUMMARY_VERSION, type JobSummary } from '@jeitinho/core';
+import { coldJob, withJobState } from './hot-jobs';
+import type { HotJob } from './memory';
+import type { Store } from './models/index';
+import { raw, toColumn } from './raw';
+
+/** Appends of this long are taken together, ms. */
+const SOON_MS = 150;
+const RETRY_MS = 2_000;
+/** Jobs looked at between two breaths of the background. */
+const PAGE = 50;
+const REST_MS = 5;
+
+export function projectLater(store: Store, jobId: string): void {
+  const { memory } = store;
+  memory.dirty.add(jobId);
+  memory.timer ??= startTimer(store, SOON_MS);
+}
+
+function startTimer(store: Store, ms: number): NodeJS.Timeout {
+  const timer = setTimeout(() => {
+    store.memory.timer = undefined;
+    projectNow(store).catch(() => {
+      if (store.memory.dirty.size > 0) store.memory.timer ??= startTimer(store, RETRY_MS);
+    });
+  }, ms);
+  return timer.unref();
+}
+
+/** Bring every job that this process appended to up to date; lists ask for it before they answer. */
+export async function projectNow(store: Store): Promise<void> {
+  const { dirty } = store.memory;
+  for (const jobId of [...dirty]) {
+    dirty.delete(jobId);
+    try {
+      await withJobState(store, jobId, (_, hot) => rowOf(hot)).then((row) =>
+        row ? save(store, jobId, row) : undefined,
+      );
+    } catch (error) {
+      dirty.add(jobId);
+      throw error;
+    }
+  }
+}
+
+interface Projection {
+  readonly summary: JobSummary;
+  readonly last: number;
+}
+
+function rowOf({ sheet, fold }: HotJob): Projection | undefined {
+  return sheet ? { summary: summarise(sheet, fold.state()), last: fold.length } : undefined;
+}
+
+/** Columns of a job that are made from its summary. */
+export const projected = (summary: JobSummary) => ({
+  summary,
+  summaryVersion: SUMMARY_VERSION,
+  status: summary.status,
+  queue: summary.taken > 0 ? (0 as const) : (1 as const),
+  signedAt: summary.signedAt === null ? null : new Date(summary.signedAt),
+});
+
+async function save(store: Store, jobId: string, { summary, last }: Projection): Promise<void> {
+  const { status, queue } = projected(summary);
+  await raw(
+    store.sequelize,
+    // A server that knows less of the log than another must not undo what that one wrote.
+    `UPDATE jobs SET summary = ?, summaryVersion = ?, status = ?, queue = ?, signedAt = ?, lastSeq = ?
+      WHERE id = ? AND lastSeq <= ?`,
+    [
+      JSON.stringify(summary),
+      SUMMARY_VERSION,
+      status,
+      queue,
+      summary.signedAt === null ? null : toColumn(summary.signedAt),
+      last,
+      jobId,
+      last,
+    ],
+  );
+}
+
+interface StaleRow {
+  readonly id: string;
+  readonly sheetId: string;
+  readonly sheetRevision: number;
+}
+
+/** The projection of one job made again from its log. */
+export async function refreshJob(store: Store, row: StaleRow): Promise<void> {
+  const projection = rowOf(await coldJob(store, row.id, row));
+  if (projection) await save(store, row.id, projection);
+}
+
+/**
+ * Make the projections again where they are behind: made by an older program, or their log grew and the
+ * server ended before it got to them. Slowly, in the background of everything else.
+ * @param options.all - Every one of them.
+ * @returns how many were made again.
+ */
+export async function refreshSummaries(
+  store: Store,
+  { all = false, stopped = () => false }: { all?: boolean; stopped?: () => boolean } = {},
+): Promise<number> {
+  let refreshed = 0;
+  let after = '';
+  for (;;) {
+    const page = await raw<(StaleRow & { stale: number })[]>(
+      store.sequelize,
+      `SELECT id, sheetId, sheetRevision,
+              summaryVersion <> ? OR lastSeq <> (SELECT MAX(seq) FROM entries WHERE jobId = jobs.id) AS stale
+         FROM jobs WHERE id > ? ORDER BY id LIMIT ${PAGE}`,
+      [SUMMARY_VERSION, after],
+    );
+    for (const row of page) {
+      if (stopped()) return refreshed;
+      if (row.sheetId === null || !(all || row.stale)) continue;
+      await refreshJob(store, row);
+      refreshed += 1;
+    }
+    if (page.length < PAGE) return refreshed;
+    after = page.at(-1)!.id;
+    await new Promise((resolve) => setTimeout(resolve, REST_MS));
+  }
+}
