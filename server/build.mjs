@@ -7,6 +7,7 @@ const entryPoints = [
   'src/core-cli.ts',
   'src/bench.ts',
   'src/bench/bench-worker.ts',
+  'src/heavy/heavy-worker.ts',
 ].filter((each) => existsSync(new URL(each, import.meta.url)));
 await build({
   absWorkingDir: import.meta.dirname,

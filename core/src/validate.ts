@@ -12,6 +12,8 @@ import { DEEPEST, LARGEST_SHEET, tooDeep } from './validation/bounds';
 import { hoistUnions } from './validation/hoist';
 import { MOST_PROBLEMS, problemsFrom } from './validation/schema-problems';
 import { compileSchema } from './validation/compile';
+import { HALF_CHARACTER, illFormedAt } from './validation/well-formed';
+import { isMoment } from './validation/moments';
 import { unknownFields } from './validation/unknown-fields';
 
 export type { SheetProblem };
@@ -67,6 +69,8 @@ export function readSheet(value: unknown): ReadSheet {
     );
   const format = formatProblem(value);
   if (format) return refused(format);
+  const half = illFormedAt(value);
+  if (half !== undefined) return refused(problem('ill-formed', half, HALF_CHARACTER));
   const warnings = unknownFields(sheetSchema, value);
   const shaped = check(sheetSchema, value);
   if (!shaped.ok) return { ok: false, problems: shaped.problems, warnings };
@@ -130,12 +134,18 @@ function formatProblem(value: unknown): SheetProblem | undefined {
 export function readEntry(value: unknown, base = ''): Checked<LogEntry> {
   const envelope = check(entryEnvelope, value, base);
   if (!envelope.ok) return envelope;
-  if (Number.isNaN(Date.parse(envelope.value.at)))
+  if (!isMoment(envelope.value.at))
     return { ok: false, problems: [problem('schema', `${base}/at`, 'is not a moment in time.')] };
+  const half = illFormedAt(value, base);
+  if (half !== undefined)
+    return { ok: false, problems: [problem('ill-formed', half, HALF_CHARACTER)] };
   const body = check(entryBodies[envelope.value.kind], envelope.value.body, `${base}/body`);
   if (!body.ok) return body;
   return { ok: true, value: envelope.value as LogEntry };
 }
 
+export { outOfBounds } from './validation/bounds';
+export { HALF_CHARACTER, illFormedAt } from './validation/well-formed';
+export { isMoment } from './validation/moments';
 export { Type };
 export type { Static, TSchema };

@@ -1,16 +1,9 @@
 /** Playwright's test with a running Jeitinho, shared by the tests of a worker. */
 import { test as base, expect, type Page } from '@playwright/test';
 import { freePort, Jeitinho } from './jeitinho';
+import { UNITS } from './units';
 
-/** Units of the demo world. */
-export const UNITS = {
-  fridge: '01930000-0000-7000-8000-000000000021',
-  rooftop: '01930000-0000-7000-8000-000000000121',
-  boiler: '01930000-0000-7000-8000-000000000124',
-  dryer: '01930000-0000-7000-8000-000000000127',
-  plasma: '01930000-0000-7000-8000-000000000132',
-  poolPump: '01930000-0000-7000-8000-000000000125',
-} as const;
+export { UNITS };
 
 export const test = base.extend<
   { newJob: (unit?: keyof typeof UNITS, bench?: { seed: number }) => Promise<string> },

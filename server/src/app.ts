@@ -1,11 +1,12 @@
 /** The HTTP application: routes, the one error handler, the request log, the page. */
 import { CoreError, sheetSchema } from '@jeitinho/core';
 import { serveStatic } from '@hono/node-server/serve-static';
-import { Hono } from 'hono';
+import { Hono, type MiddlewareHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Logger } from 'pino';
 import { databaseProblem } from './database-problem';
+import { HeavyWork } from './heavy/heavy-work';
 import { knownHost } from './known-host';
 import { ProblemError, problemResponse } from './problem';
 import { customerRoutes } from './routes/customers';
@@ -24,15 +25,24 @@ export interface AppOptions {
   readonly store: Store;
   readonly photos: PhotoFiles;
   readonly log: Logger;
+  /** Where large documents are read; without it, on the spot. */
+  readonly heavy?: HeavyWork;
   /** Folder of the built page; without it only the API answers. */
   readonly pageFolder?: string;
 }
 
-const LARGEST_BODY = 4 * 1024 * 1024;
+/** What is read and checked in a moment; the app sends less at once. */
+const LARGEST_BODY = 1024 * 1024;
 /** Above the largest sheet in characters, for text beyond ASCII takes more bytes. */
 const LARGEST_SHEET_BODY = 8 * 1024 * 1024;
 
-export function createApp({ store, photos, log, pageFolder }: AppOptions): Hono {
+export function createApp({
+  store,
+  photos,
+  log,
+  pageFolder,
+  heavy = new HeavyWork(),
+}: AppOptions): Hono {
   const app = new Hono();
   app.use(async (c, next) => {
     const started = performance.now();
@@ -62,7 +72,8 @@ export function createApp({ store, photos, log, pageFolder }: AppOptions): Hono 
   );
   app.use('/api/*', async (c, next) => {
     await next();
-    if (!c.res.headers.has('cache-control')) c.header('cache-control', 'no-store');
+    // On the answer’s own headers: the context would make the whole answer anew.
+    if (!c.res.headers.has('cache-control')) c.res.headers.set('cache-control', 'no-store');
   });
 
   const api = new Hono()
@@ -73,7 +84,7 @@ export function createApp({ store, photos, log, pageFolder }: AppOptions): Hono 
     .route('/units', unitRoutes(store))
     .route('/meters', meterRoutes(store))
     .route('/photos', photoRoutes(photos))
-    .route('/sheets', sheetRoutes(store))
+    .route('/sheets', sheetRoutes(store, heavy))
     .route('/jobs', jobRoutes(store));
   app.route('/api/v1', api);
   app.route('/health', healthRoutes(store));
@@ -103,17 +114,25 @@ export function createApp({ store, photos, log, pageFolder }: AppOptions): Hono 
   return app;
 }
 
-const limit = (maxSize: number, advice: string) =>
-  bodyLimit({
-    maxSize,
-    onError: () => {
-      throw new ProblemError(
-        413,
-        'too-large',
-        `Nothing was stored: more than ${maxSize / 1024 / 1024} MB at once. ${advice}`,
-      );
-    },
-  });
+/** Before anything of a body is read where its length is said, else while it comes in. */
+function limit(maxSize: number, advice: string): MiddlewareHandler {
+  const onError = () => {
+    throw new ProblemError(
+      413,
+      'too-large',
+      `Nothing was stored: more than ${maxSize / 1024 / 1024} MB at once. ${advice}`,
+    );
+  };
+  const whileReading = bodyLimit({ maxSize, onError });
+  return async (c, next) => {
+    const length = c.req.header('content-length');
+    if (length === undefined || c.req.header('transfer-encoding') !== undefined)
+      return whileReading(c, next);
+    if (Number(length) > maxSize) onError();
+    return next();
+  };
+}
+
 const plainLimit = limit(LARGEST_BODY, 'Send it in smaller pieces.');
 const sheetLimit = limit(
   LARGEST_SHEET_BODY,

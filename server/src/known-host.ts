@@ -15,6 +15,8 @@ export function isKnownHost(host: string | undefined): boolean {
 /** @param more - Further host names this server is known by, without port. */
 export const knownHost = (more: readonly string[] = []): MiddlewareHandler => {
   return async (c, next) => {
+    const host = c.req.header('host');
+    if (isKnownHost(host)) return next();
     const { hostname } = new URL(c.req.url);
     if (!LOOPBACK.has(hostname) && !more.includes(hostname))
       throw new ProblemError(421, 'unknown-host', `This server is not known as “${hostname}”.`);

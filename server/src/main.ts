@@ -1,9 +1,10 @@
 /** The server process, started by the `jeitinho` script with its settings in the environment. */
 import { demoWorld } from '@jeitinho/demo';
 import { serve } from '@hono/node-server';
-import { pino } from 'pino';
 import { createApp } from './app';
 import { MeterSockets } from './bench/meter-socket';
+import { HeavyWork } from './heavy/heavy-work';
+import { openLog } from './log-file';
 import { seedDemo } from './seed';
 import { StartupError } from './startup-error';
 import { addressFromEnvironment, connect, createDatabase } from './store/database';
@@ -18,18 +19,17 @@ const GRACE_MS = 5_000;
 async function main(): Promise<void> {
   const { env } = process;
   const port = Number(env.JEITINHO_PORT ?? 8137);
-  const log = pino(
-    { level: env.JEITINHO_LOG_LEVEL ?? 'info' },
-    env.JEITINHO_LOG ? pino.destination({ dest: env.JEITINHO_LOG, sync: true }) : undefined,
-  );
+  const { log, close: closeLog } = openLog(env.JEITINHO_LOG, env.JEITINHO_LOG_LEVEL);
   const address = addressFromEnvironment(env);
   await createDatabase(address);
   const sequelize = connect(address);
   await migrate(sequelize);
   const store = defineModels(sequelize);
   if (env.JEITINHO_DEMO !== 'no') await seedDemo(store, demoWorld);
+  const heavy = new HeavyWork(new URL('./heavy/heavy-worker.js', import.meta.url));
   const app = createApp({
     store,
+    heavy,
     photos: new PhotoFiles(env.JEITINHO_PHOTOS ?? 'data/photos'),
     log,
     ...(env.JEITINHO_PAGE && { pageFolder: env.JEITINHO_PAGE }),
@@ -62,12 +62,14 @@ async function main(): Promise<void> {
     stopping = true;
     setTimeout(() => process.exit(1), GRACE_MS).unref();
     void meters.close();
+    void heavy.close();
     server.close(() => {
       const written = projectNow(store).catch(() => undefined);
       void written
         .then(() => sequelize.close())
         .finally(() => {
           log.info('stopped');
+          closeLog();
           process.exit(0);
         });
     });

@@ -10,6 +10,7 @@ import { expectOf, functionOf } from '../sheet/all-tests';
 import { findPart, findPoint, findTest } from '../sheet/lookup';
 import { locate } from '../sheet/places';
 import { isMeasured, type MeasureTest, type Sheet } from '../sheet/schema';
+import { HALF_CHARACTER, illFormedAt, isWellFormed } from '../validation/well-formed';
 import {
   access,
   dialRefusal,
@@ -30,6 +31,9 @@ import type { FoldedEntry, JobState } from './state';
 
 /** @returns undefined when the entry may be appended. */
 export function refusalOf(sheet: Sheet, state: JobState, entry: LogEntry): Refusal | undefined {
+  // The same words as at the server’s door: what could never be sent is not kept either.
+  if (illFormedAt(entry.body) !== undefined || !isWellFormed(entry.author))
+    return refuse('ill-formed-text', `That text ${HALF_CHARACTER}`);
   if (entry.kind === 'withdrawn') return withdrawal(state, entry);
   if (state.signed)
     return refuse('job-signed', 'This job is signed. Withdraw the signature to go on with it.');

@@ -101,31 +101,28 @@ export class JobFold {
    * asked for; good until the next entry is added.
    */
   state(): JobState {
-    const {
-      contacts: _contacts,
-      voided: _voided,
-      overruled: _overruled,
-      accessBy: _accessBy,
-      streaks: _streaks,
-      latest: _latest,
-      ...plain
-    } = this.#draft;
     const [draft, log, places, dangers] = [this.#draft, this.#log, this.#places, this.#dangers];
     const crossings = this.#newest.size > 1;
     let finished: Finished | undefined;
     const whole = () =>
       (finished ??= finish(draft, { sheet: this.sheet, log, places, dangers, crossings }));
-    const state = { ...plain, log };
     let taken: readonly Taken[] | undefined;
-    const later = {
-      taken: () => (taken ??= whole().taken()),
-      current: () => whole().current,
-      groups: () => whole().groups,
-      skipped: () => whole().skipped,
+    return {
+      log,
+      ...plainPartsOf(draft),
+      get taken() {
+        return (taken ??= whole().taken());
+      },
+      get current() {
+        return whole().current;
+      },
+      get groups() {
+        return whole().groups;
+      },
+      get skipped() {
+        return whole().skipped;
+      },
     };
-    for (const [key, get] of Object.entries(later))
-      Object.defineProperty(state, key, { enumerable: true, get });
-    return state as unknown as JobState;
   }
 
   mark(): Mark {
@@ -170,6 +167,36 @@ export class JobFold {
       this.#dangers = [...this.#dangers, entry];
     apply(this.#draft, entry, this.sheet);
   }
+}
+
+/** What of a draft is the state as it stands. */
+function plainPartsOf(draft: Draft): Omit<JobState, 'log' | keyof Finished> {
+  return {
+    complaint: draft.complaint,
+    meter: draft.meter,
+    meters: draft.meters,
+    energy: draft.energy,
+    ...(draft.danger && { danger: draft.danger }),
+    everDead: draft.everDead,
+    stores: draft.stores,
+    ...(draft.arrived && { arrived: draft.arrived }),
+    observed: draft.observed,
+    codes: draft.codes,
+    noCode: draft.noCode,
+    access: draft.access,
+    accessBack: draft.accessBack,
+    accessUnknown: draft.accessUnknown,
+    ...(draft.lead && { lead: draft.lead }),
+    given: draft.given,
+    ...(draft.licence && { licence: draft.licence }),
+    spells: draft.spells,
+    attempts: draft.attempts,
+    clocks: draft.clocks,
+    photos: draft.photos,
+    fitted: draft.fitted,
+    ...(draft.decision && { decision: draft.decision }),
+    ...(draft.signed && { signed: draft.signed }),
+  };
 }
 
 /** Run through something long without a pause. */

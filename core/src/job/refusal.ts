@@ -36,6 +36,7 @@ export type RefusalCode =
   | 'decision-owed'
   | 'nothing-to-withdraw'
   | 'already-open'
+  | 'ill-formed-text'
   | 'job-signed';
 
 export interface Refusal {

@@ -39,3 +39,28 @@ function containsItself(value: unknown): boolean {
     return true;
   }
 }
+
+/** Most fields of one object in a body that is no sheet. */
+export const MOST_FIELDS = 2_000;
+
+/**
+ * Whether a value has one object with more fields than anything of ours, or nests too deep. What is said
+ * of a hostile body must not cost more than the body.
+ * @returns what is wrong with it; undefined for a value within bounds.
+ */
+export function outOfBounds(value: unknown, fields = MOST_FIELDS): string | undefined {
+  let level: unknown[] = [value];
+  for (let depth = 0; level.length > 0; depth += 1) {
+    if (depth > DEEPEST) return `nests deeper than ${DEEPEST} levels.`;
+    const next: unknown[] = [];
+    for (const each of level) {
+      if (each === null || typeof each !== 'object') continue;
+      const inner: unknown[] = Array.isArray(each) ? each : Object.values(each);
+      if (inner !== each && inner.length > fields)
+        return `has ${inner.length} fields in one group; ${fields} are the most.`;
+      for (const part of inner) if (part !== null && typeof part === 'object') next.push(part);
+    }
+    level = next;
+  }
+  return undefined;
+}

@@ -1,7 +1,7 @@
 import { assess, attachInput, buildReport, jobInput, type JobResource } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { Op } from 'sequelize';
-import { jsonBody } from '../json-body';
+import { jsonBody, onCalendar } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import { withUnit } from '../store/joins';
 import { giveBench } from '../store/benches';
@@ -23,7 +23,7 @@ export const jobRoutes = (store: Store) =>
       return c.json(await jobList(store, c, { status, unit }));
     })
     .post('/', async (c) => {
-      const body = await jsonBody(c, jobInput);
+      const body = onCalendar(await jsonBody(c, jobInput), ['visitAt']);
       const { visitAt, bench, ...rest } = body;
       const job = await openJob(store, { ...rest, visitAt: visitAt ? new Date(visitAt) : null });
       if (bench) await giveBench(store, job, bench.seed);

@@ -1,31 +1,27 @@
-import { dictionarySchema, type RevisionResource } from '@jeitinho/core';
-import { readSheet } from '@jeitinho/core/validate';
+import type { RevisionResource } from '@jeitinho/core';
 import { Hono, type Context } from 'hono';
-import { anyJson, jsonBody } from '../json-body';
+import type { HeavyWork } from '../heavy/heavy-work';
+import type { ReadDocument } from '../heavy/read-documents';
+import { jsonBytes } from '../json-body';
+import { beyond, pageAsked, pageOf } from '../page';
 import { notFound, ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
 import { frozenRevision } from '../store/frozen-sheets';
-import { saveSheet } from '../store/save-sheet';
+import { raw, toColumn } from '../store/raw';
+import { saveSheetText } from '../store/save-sheet';
 import { sheetList } from '../store/sheet-list';
 import { shopOf } from '../store/resources';
 
-export const sheetRoutes = (store: Store) =>
+export const sheetRoutes = (store: Store, heavy: HeavyWork) =>
   new Hono()
     .get('/', async (c) => c.json(await sheetList(store, c)))
     .post('/', async (c) => {
-      const read = readSheet(await anyJson(c));
-      if (!read.ok)
-        throw new ProblemError(
-          422,
-          'invalid-sheet',
-          'Nothing was stored: the sheet has problems.',
-          {
-            errors: read.problems,
-          },
-        );
+      const read = await heavy.read({ kind: 'sheet', bytes: await jsonBytes(c) });
+      if (!('sheet' in read)) throw unreadable(read, 'the sheet has problems');
       const { technician } = await shopOf(store);
-      const stored = await saveSheet(store, read.value, technician);
-      return c.json({ id: read.value.id, revision: read.value.revision }, stored ? 201 : 200);
+      const stored = await saveSheetText(store, read.sheet, technician);
+      const { id, revision } = read.sheet;
+      return c.json({ id, revision }, stored ? 201 : 200);
     })
     .get('/:id', async (c) => {
       const row = await store.sheets.findOne({
@@ -37,13 +33,16 @@ export const sheetRoutes = (store: Store) =>
       return sheetText(c, await frozenRevision(store, c.req.param('id'), row.revision));
     })
     .get('/:id/revisions', async (c) => {
+      const asked = pageAsked(c, 1);
       const rows = await store.sheets.findAll({
         attributes: ['revision', 'author', 'createdAt'],
-        where: { id: c.req.param('id') },
+        where: { id: c.req.param('id'), ...beyond(['revision'], asked.after, 'DESC') },
         order: [['revision', 'DESC']],
+        limit: asked.limit + 1,
       });
-      if (rows.length === 0) throw notFound('such sheet');
-      const list: RevisionResource[] = rows.map(({ revision, author, createdAt }) => ({
+      if (rows.length === 0 && !asked.after) throw notFound('such sheet');
+      const page = pageOf(c, rows, asked, ({ revision }) => [revision]);
+      const list: RevisionResource[] = page.map(({ revision, author, createdAt }) => ({
         revision,
         author,
         savedAt: createdAt.toISOString(),
@@ -69,23 +68,23 @@ export const sheetRoutes = (store: Store) =>
     })
     .put('/:id/revisions/:revision/dictionary', async (c) => {
       const { id, revision } = c.req.param();
-      const sheet = await store.sheets.findOne({ where: { id, revision: Number(revision) || 0 } });
+      const sheet = await frozenRevision(store, id, revisionOf(revision));
       if (!sheet) throw notFound('such revision of that sheet');
-      const document = await jsonBody(c, dictionarySchema);
+      const read = await heavy.read({ kind: 'dictionary', bytes: await jsonBytes(c) });
+      if (!('dictionary' in read)) throw unreadable(read, 'the body is not as it should be');
       const known = new Set(sheet.document.faults.map((fault) => fault.id));
-      const stray = Object.keys(document.faults).find((fault) => !known.has(fault));
+      const stray = read.dictionary.faults.find((fault) => !known.has(fault));
       if (stray !== undefined)
         throw new ProblemError(
           422,
           'unknown-fault',
           `Nothing was stored: this revision has no fault “${stray}”.`,
         );
-      await store.dictionaries.upsert({
-        sheetId: id,
-        revision: sheet.revision,
-        document,
-        madeAt: new Date(),
-      });
+      await raw(
+        store.sequelize,
+        'REPLACE INTO dictionaries (sheetId, revision, document, madeAt) VALUES (?, ?, ?, ?)',
+        [id, sheet.document.revision, read.dictionary.text, toColumn(new Date().toISOString())],
+      );
       return c.body(null, 204);
     });
 
@@ -100,4 +99,16 @@ function revisionOf(text: string): number {
 /** As it is stored, which spares writing it anew. */
 function sheetText(c: Context, frozen: { readonly text: string } | undefined): Response {
   return c.body(frozen!.text, 200, { 'content-type': 'application/json' });
+}
+
+function unreadable(read: ReadDocument, what: string): ProblemError {
+  if ('malformed' in read)
+    return new ProblemError(
+      400,
+      'malformed-json',
+      'Nothing was stored: the body is not valid JSON in UTF-8.',
+    );
+  return new ProblemError(422, 'invalid-sheet', `Nothing was stored: ${what}.`, {
+    ...('problems' in read && { errors: read.problems }),
+  });
 }

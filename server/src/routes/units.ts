@@ -1,7 +1,7 @@
 import { unitInput } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { v7 as uuidv7 } from 'uuid';
-import { jsonBody } from '../json-body';
+import { jsonBody, onCalendar } from '../json-body';
 import { beyond, pageAsked, pageOf } from '../page';
 import { notFound } from '../problem';
 import { createOnce } from '../store/create-once';
@@ -23,7 +23,7 @@ export const unitRoutes = (store: Store) =>
       return c.json(pageOf(c, rows, asked, ({ label, id }) => [label, id]).map(unitResource));
     })
     .post('/', async (c) => {
-      const body = await jsonBody(c, unitInput);
+      const body = onCalendar(await jsonBody(c, unitInput), ['installedOn', 'warrantyUntil']);
       const row = await createOnce(store.units, { id: uuidv7(), ...body });
       return c.json(unitResource(row), 201);
     })

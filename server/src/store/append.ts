@@ -7,7 +7,7 @@ import { admit, type AppendedResource, type LogEntry } from '@jeitinho/core';
 import { ProblemError } from '../problem';
 import { inSlices } from '../slices';
 import { isDuplicate, transient } from './database-errors';
-import { entryRow, insertEntries, type NumberedEntry } from './entry-rows';
+import { entryRow, type NumberedEntry } from './entry-rows';
 import { hotJob } from './hot-jobs';
 import type { HotJob } from './memory';
 import type { Store } from './models/index';
@@ -80,7 +80,7 @@ async function appendTo(
         });
       }
       const rows = numbered.map((entry) => entryRow(jobId, entry));
-      await insertEntries(store, rows);
+      await store.memory.inserts.insert(store, rows);
       hot.weight += rows.reduce((sum, { bytes }) => sum + bytes + 500, 0);
     } catch (error) {
       fold.backTo(mark);

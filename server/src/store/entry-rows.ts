@@ -49,19 +49,29 @@ export async function entryPage(
   after: number,
   transaction?: Transaction,
 ): Promise<EntryPage> {
-  const rows = await raw<Row[]>(
+  const sizes = await raw<{ seq: number; bytes: number }[]>(
     store.sequelize,
-    `SELECT id, seq, kind, CAST(at AS CHAR) AS at, author, device, seen, offsetMs, CONCAT(body, '') AS body
-       FROM (SELECT *, SUM(LENGTH(body)) OVER (ORDER BY seq) AS through FROM
-              (SELECT * FROM entries WHERE jobId = ? AND seq > ? ORDER BY seq LIMIT ${PAGE_ENTRIES}) AS few) AS page
-      WHERE through - LENGTH(body) < ${PAGE_BYTES} ORDER BY seq`,
+    `SELECT seq, LENGTH(body) AS bytes FROM entries WHERE jobId = ? AND seq > ? ORDER BY seq LIMIT ${PAGE_ENTRIES}`,
     [jobId, after],
     transaction,
   );
-  return {
-    entries: rows.map(entryOf),
-    bytes: rows.reduce((sum, { body }) => sum + body.length, 0),
-  };
+  let bytes = 0;
+  let last = after;
+  for (const row of sizes) {
+    if (bytes > 0 && bytes + row.bytes > PAGE_BYTES) break;
+    bytes += row.bytes;
+    last = row.seq;
+  }
+  if (last === after) return { entries: [], bytes: 0 };
+  const rows = await raw<Row[]>(
+    store.sequelize,
+    // The body not as a JSON column: the connector would parse it as one, number by number.
+    `SELECT id, seq, kind, CAST(at AS CHAR) AS at, author, device, seen, offsetMs, CONCAT(body, '') AS body
+       FROM entries WHERE jobId = ? AND seq > ? AND seq <= ? ORDER BY seq`,
+    [jobId, after, last],
+    transaction,
+  );
+  return { entries: rows.map(entryOf), bytes };
 }
 
 /** The highest number in a job's log; null where there is no such job. */

@@ -3,6 +3,7 @@
  * at any moment, and another server may write beside this one.
  */
 import type { JobFold, Sheet } from '@jeitinho/core';
+import { InsertQueue } from './insert-queue';
 import { Kept } from './kept';
 import { Turns } from './turns';
 
@@ -25,6 +26,7 @@ const MOST_SHEET_BYTES = 64 * 1024 * 1024;
 
 export class StoreMemory {
   readonly turns = new Turns();
+  readonly inserts = new InsertQueue();
   readonly jobs = new Kept<HotJob>(MOST_LOG_BYTES);
   /** Revisions never change. By id and revision. */
   readonly sheets = new Kept<FrozenSheet>(MOST_SHEET_BYTES);

@@ -3,13 +3,13 @@
  * and for jobs that an older program, a crash or another server left behind.
  */
 import { summarise, SUMMARY_VERSION, type JobSummary } from '@jeitinho/core';
-import { coldJob, withJobState } from './hot-jobs';
+import { coldJob, hotJob } from './hot-jobs';
 import type { HotJob } from './memory';
 import type { Store } from './models/index';
 import { raw, toColumn } from './raw';
 
-/** Appends of this long are taken together, ms. */
-const SOON_MS = 150;
+/** Appends of this long are taken together, ms; whoever asks for a list does not wait for it. */
+const SOON_MS = 1_000;
 const RETRY_MS = 2_000;
 /** Jobs looked at between two breaths of the background. */
 const PAGE = 50;
@@ -33,13 +33,13 @@ function startTimer(store: Store, ms: number): NodeJS.Timeout {
 
 /** Bring every job that this process appended to up to date; lists ask for it before they answer. */
 export async function projectNow(store: Store): Promise<void> {
-  const { dirty } = store.memory;
+  const { memory } = store;
+  const { dirty } = memory;
   for (const jobId of [...dirty]) {
     dirty.delete(jobId);
     try {
-      await withJobState(store, jobId, (_, hot) => rowOf(hot)).then((row) =>
-        row ? save(store, jobId, row) : undefined,
-      );
+      const row = await memory.turns.take(jobId, async () => rowOf(await hotJob(store, jobId)));
+      if (row) await save(store, jobId, row);
     } catch (error) {
       dirty.add(jobId);
       throw error;

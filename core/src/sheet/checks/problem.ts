@@ -15,16 +15,21 @@ export interface SheetProblem {
 /** One check: reports all it finds. */
 export type SheetCheck = (sheet: Sheet) => SheetProblem[];
 
-export const problem = (code: string, path: string, message: string): SheetProblem => ({
-  code,
-  path,
-  message,
-  severity: 'problem',
-});
+/** Names and texts of a foreign file may be of any length; what is said of them is not. */
+const LONGEST_PATH = 300;
+const LONGEST_MESSAGE = 600;
 
-export const warning = (code: string, path: string, message: string): SheetProblem => ({
-  code,
-  path,
-  message,
-  severity: 'warning',
-});
+const cut = (text: string, most: number): string =>
+  text.length <= most ? text : `${text.slice(0, most - 1).replace(/[\uD800-\uDBFF]$/, '')}…`;
+
+const finding =
+  (severity: SheetProblem['severity']) =>
+  (code: string, path: string, message: string): SheetProblem => ({
+    code,
+    path: cut(path, LONGEST_PATH),
+    message: cut(message, LONGEST_MESSAGE),
+    severity,
+  });
+
+export const problem = finding('problem');
+export const warning = finding('warning');

@@ -1,0 +1,22 @@
+/**
+ * Half characters: a surrogate without its other half. JavaScript can hold one in a text, nothing that
+ * stores or sends text as UTF-8 can; it comes from text that was cut in the middle of a character.
+ */
+const HALF = /\p{Surrogate}/u;
+
+export const isWellFormed = (text: string): boolean => !HALF.test(text);
+
+/** @returns the path of the first text or key with half a character; undefined where there is none. */
+export function illFormedAt(value: unknown, path = ''): string | undefined {
+  if (typeof value === 'string') return isWellFormed(value) ? undefined : path;
+  if (value === null || typeof value !== 'object') return undefined;
+  for (const [key, inner] of Object.entries(value)) {
+    if (!isWellFormed(key)) return path;
+    const found = illFormedAt(inner, `${path}/${key}`);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
+export const HALF_CHARACTER =
+  'has half a character in it, as of text that was cut. Type it again; it cannot be stored.';
