@@ -139,13 +139,18 @@ const sheetLimit = limit(
   'A sheet has 4 million characters at most; leave pictures out.',
 );
 
-/** Built files have their hash in the name and may be kept for ever; the page itself may not. */
+/**
+ * Built files have their hash in the name and may be kept for ever. The page itself, the service worker and
+ * what else keeps its name are asked for again each time.
+ */
 function servePage(app: Hono, root: string): void {
-  app.use('/assets/*', async (c, next) => {
-    await next();
-    if (c.res.ok) c.header('cache-control', 'public, max-age=31536000, immutable');
+  const kept = (path: string) =>
+    path.startsWith('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache';
+  const file = serveStatic({
+    root,
+    onFound: (_, c) => c.header('cache-control', kept(c.req.path)),
   });
-  app.use('*', serveStatic({ root }));
+  app.use('*', file);
   app.get('*', async (c, next) => {
     if (/\.\w+$/.test(c.req.path)) return next();
     c.header('cache-control', 'no-cache');

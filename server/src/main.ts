@@ -12,6 +12,7 @@ import { projectNow, refreshSummaries } from './store/projections';
 import { migrate } from './store/migrate';
 import { defineModels } from './store/models/index';
 import { PhotoFiles } from './store/photo-files';
+import { verifyTables } from './store/verify';
 
 /** How long requests in flight may take to end once the server was told to stop. */
 const GRACE_MS = 5_000;
@@ -25,12 +26,14 @@ async function main(): Promise<void> {
   const sequelize = connect(address);
   await migrate(sequelize);
   const store = defineModels(sequelize);
+  await verifyTables(store);
   if (env.JEITINHO_DEMO !== 'no') await seedDemo(store, demoWorld);
   const heavy = new HeavyWork(new URL('./heavy/heavy-worker.js', import.meta.url));
+  const photos = new PhotoFiles(env.JEITINHO_PHOTOS ?? 'data/photos');
   const app = createApp({
     store,
     heavy,
-    photos: new PhotoFiles(env.JEITINHO_PHOTOS ?? 'data/photos'),
+    photos,
     log,
     ...(env.JEITINHO_PAGE && { pageFolder: env.JEITINHO_PAGE }),
   });
@@ -52,6 +55,8 @@ async function main(): Promise<void> {
   meters.attach(server);
   log.info({ port }, 'ready');
   process.stdout.write(`Jeitinho is ready at http://127.0.0.1:${port}\n`);
+
+  photos.sweep().catch((error: unknown) => log.warn({ err: error }, 'pictures'));
 
   let stopping = false;
   refreshSummaries(store, { stopped: () => stopping })

@@ -2,7 +2,8 @@
 export class StartupError extends Error {
   override readonly name = 'StartupError';
   constructor(
-    readonly code: 'half-migrated' | 'newer-database' | 'port-taken' | 'no-database',
+    readonly code:
+      'half-migrated' | 'damaged-database' | 'newer-database' | 'port-taken' | 'no-database',
     message: string,
   ) {
     super(message);

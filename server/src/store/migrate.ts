@@ -8,6 +8,7 @@
 import { DataTypes, QueryTypes, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { StartupError } from '../startup-error';
+import { damaged } from './verify';
 import { migrations, type Migration } from './migrations/index';
 
 const MARK = 'migration_in_progress';
@@ -19,6 +20,8 @@ export async function migrate(
 ): Promise<void> {
   const db = sequelize.getQueryInterface();
   const tables = new Set((await db.showAllTables()).map((name) => String(name)));
+  // Without its list of what was done, everything would be done once more on top of what is there.
+  if (!tables.has(DONE) && tables.has('jobs')) throw damaged(`the table “${DONE}” is missing`);
   if (!tables.has(MARK))
     await db.createTable(MARK, {
       name: { type: DataTypes.STRING(120), allowNull: false, primaryKey: true },
