@@ -5,18 +5,19 @@ import { VitePWA } from 'vite-plugin-pwa';
 import { builtValidators } from './validators-plugin';
 
 export default defineConfig({
+  logLevel: 'warn',
   plugins: [
     builtValidators(),
     react(),
     tailwind(),
     VitePWA({
       registerType: 'autoUpdate',
-      // The page opens without the server after the first visit; data comes from the device's store.
-      workbox: {
-        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
-        navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//, /^\/health/, /^\/schemas\//],
-      },
+      // Our own worker, so that it can send what is unsent; the page opens without the server after the
+      // first visit, data comes from the device's store.
+      strategies: 'injectManifest',
+      srcDir: 'src',
+      filename: 'sw.ts',
+      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,woff2}'] },
       manifest: {
         name: 'Jeitinho',
         short_name: 'Jeitinho',

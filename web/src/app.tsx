@@ -1,6 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
 import { FindAnything } from './parts/find-anything';
+import { StoreNotice } from './parts/store-notice';
 import { NotHere } from './screens/not-here';
 import type * as JobScreens from './screens/job/routes';
 import type * as DeskScreens from './screens/sheets/routes';
@@ -22,6 +23,7 @@ const ClockRail = lazy(() => import('./parts/clock-rail'));
 function Root() {
   return (
     <>
+      <StoreNotice />
       <Suspense fallback={null}>
         <ClockRail />
       </Suspense>

@@ -4,11 +4,14 @@ import { createRoot } from 'react-dom/client';
 import { registerSW } from 'virtual:pwa-register';
 import { App } from './app';
 import { ApiProblem } from './data/api';
+import { startOutbox } from './data/outbox-runner';
+import { readSpilled } from './data/quick-store';
 import './theme/theme.css';
 import { applyTheme } from './theme/theme';
 
 applyTheme();
 registerSW({ immediate: true });
+startOutbox();
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -21,10 +24,15 @@ const queries = new QueryClient({
   },
 });
 
-createRoot(document.getElementById('root')!).render(
-  <StrictMode>
-    <QueryClientProvider client={queries}>
-      <App />
-    </QueryClientProvider>
-  </StrictMode>,
-);
+function render(): void {
+  createRoot(document.getElementById('root')!).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <App />
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}
+
+// A moment at most: fields show what was typed before from their first drawing on.
+void Promise.race([readSpilled(), new Promise((resolve) => setTimeout(resolve, 300))]).then(render);

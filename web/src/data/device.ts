@@ -27,7 +27,8 @@ export function noteClockOffset(ms: number): void {
   keepItem(OFFSET, String(ms));
 }
 
-function keptItem(key: string): string | undefined {
+/** A small setting of this browser; undefined where there is none, or nothing may be kept. */
+export function keptItem(key: string): string | undefined {
   try {
     return globalThis.localStorage?.getItem(key) ?? undefined;
   } catch {
@@ -35,7 +36,8 @@ function keptItem(key: string): string | undefined {
   }
 }
 
-function keepItem(key: string, value: string): void {
+/** Kept where it can be. */
+export function keepItem(key: string, value: string): void {
   try {
     globalThis.localStorage?.setItem(key, value);
   } catch {

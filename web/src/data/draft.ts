@@ -1,9 +1,8 @@
 /** Text being typed, kept on the device at every key so that a reload or a crash loses none of it. */
 import { useCallback, useState } from 'react';
+import { readQuick, writeQuick } from './quick-store';
 
-const PREFIX = 'jeitinho.draft.';
-
-const read = (key: string) => localStorage.getItem(PREFIX + key) ?? '';
+const read = readQuick;
 
 export interface Draft {
   readonly text: string;
@@ -18,8 +17,7 @@ export function useKeptDraft(key: string): Draft {
   const current = kept.key === key ? kept : { key, text: read(key) };
   const setText = useCallback(
     (text: string) => {
-      if (text === '') localStorage.removeItem(PREFIX + key);
-      else localStorage.setItem(PREFIX + key, text);
+      writeQuick(key, text);
       setKept({ key, text });
     },
     [key],
@@ -27,7 +25,7 @@ export function useKeptDraft(key: string): Draft {
   const drop = useCallback(
     (recorded: string) => {
       if (read(key) !== recorded) return;
-      localStorage.removeItem(PREFIX + key);
+      writeQuick(key, '');
       setKept((now) => (now.key === key && now.text === recorded ? { key, text: '' } : now));
     },
     [key],

@@ -14,6 +14,8 @@ export type LocalEntry = LogEntry & {
   /** Milliseconds to the server's clock, as last known when it was written or measured as it was sent. */
   readonly offset?: number;
   readonly sendState: SendState;
+  /** How often the server broke on it. */
+  readonly tries?: number;
   /** Why the server would not take it; it stays here, visible and out of the reckoning. */
   readonly refusal?: string;
 };
@@ -44,6 +46,10 @@ export class LocalStore extends Dexie {
       jobs: 'id',
       documents: 'key',
     });
+    this.version(3).stores({
+      entries: 'id, jobId, kind, sendState, [jobId+sendState]',
+      photos: 'hash, sendState, [jobId+sendState]',
+    });
     this.version(2).stores({
       entries: 'id, jobId, kind, [jobId+sendState]',
       photos: 'hash, [jobId+sendState]',
@@ -59,6 +65,6 @@ export function countedEntries(entries: readonly LocalEntry[]): StoredEntry[] {
 }
 
 export function asStored(entry: LocalEntry): StoredEntry {
-  const { jobId: _job, sendState: _state, refusal: _refusal, ...stored } = entry;
+  const { jobId: _job, sendState: _state, refusal: _refusal, tries: _tries, ...stored } = entry;
   return stored as StoredEntry;
 }

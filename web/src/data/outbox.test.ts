@@ -2,7 +2,8 @@
 import type { LogEntry, StoredEntry } from '@jeitinho/core';
 import { clockOffset } from './device';
 import { LocalStore, type LocalEntry } from './local-store';
-import { syncJob } from './outbox';
+import { sendAgain, sendAll, syncJob, unsentJobs } from './outbox';
+import { unsentByJob } from './unsent';
 
 const JOB = 'job-1';
 
@@ -198,4 +199,126 @@ test('a clock that is off is told by the server, and what is written next carrie
   await write('b');
   await syncJob(JOB, store);
   expect((await store.entries.get('b'))?.offset).toBeUndefined();
+});
+
+describe('what the server will not have', () => {
+  /** A server that breaks, or is overwhelmed, by a batch with a certain entry in it. */
+  const poisoned = (status: number, id: string, more: object = {}) => {
+    const plain = server.fetch;
+    const sizes: number[] = [];
+    globalThis.fetch = (async (path: string, init?: { body?: string }) => {
+      if (path.endsWith('/health')) return json(200, { status: 'ok' });
+      if (init?.body !== undefined) {
+        sizes.push((JSON.parse(init.body) as { entries: [] }).entries.length);
+        if (init.body.includes(`"${id}"`)) return problem(status, { detail: 'No.', ...more });
+      }
+      return plain(path, init);
+    }) as typeof globalThis.fetch;
+    return sizes;
+  };
+  const many = async (count: number) => {
+    for (let i = 0; i < count; i += 1) await write(`e${String(i).padStart(3, '0')}`);
+  };
+  const refused = async () =>
+    (await store.entries.toArray())
+      .filter(({ sendState }) => sendState === 'refused')
+      .map(({ id, refusal }) => [id, refusal]);
+
+  test.each([413, 422, 500])('an answer %i without a name is narrowed down to its entry', async (status) => {
+    await many(20);
+    poisoned(status, 'e013');
+    expect(await syncJob(JOB, store)).toBe('reached');
+    expect(await refused()).toEqual([['e013', expect.stringContaining('No.')]]);
+    expect(server.log).toHaveLength(20);
+  });
+
+  test('an entry named by its place only, for its id is none, is set aside', async () => {
+    await many(3);
+    poisoned(422, 'e001', { entry: { index: 1 } });
+    expect(await syncJob(JOB, store)).toBe('reached');
+    expect(await refused()).toEqual([['e001', 'No.']]);
+  });
+
+  test('is sent once more when it is asked for', async () => {
+    await many(2);
+    poisoned(500, 'e001');
+    await syncJob(JOB, store);
+    globalThis.fetch = server.fetch as typeof fetch;
+    await sendAgain(JOB, store);
+    expect(await syncJob(JOB, store)).toBe('reached');
+    expect(await refused()).toEqual([]);
+    expect(server.log).toHaveLength(3);
+  });
+
+  test('a refusal about the whole job sets nothing aside', async () => {
+    await many(2);
+    poisoned(404, 'e000', { code: 'not-found' });
+    await expect(syncJob(JOB, store)).rejects.toThrow('No.');
+    expect(await refused()).toEqual([]);
+  });
+
+  test('a database that is away is said as such, and everything waits', async () => {
+    await many(2);
+    poisoned(503, 'e000', { code: 'no-database' });
+    expect(await syncJob(JOB, store)).toBe('no-database');
+    expect(await refused()).toEqual([]);
+    expect(await unsentJobs(store)).toEqual([JOB]);
+  });
+
+  test('thirty full series go in batches that fit', async () => {
+    const samples = Array.from({ length: 5000 }, (_, i) => ({ t: i / 10, value: 4.9871234 + i }));
+    for (let i = 0; i < 30; i += 1)
+      await store.entries.add({
+        ...note(`s${i}`, ''),
+        kind: 'series',
+        body: { test: 'x', point: 'y', function: 'V=', samples },
+        jobId: JOB,
+        sendState: 'unsent',
+      } as unknown as LocalEntry);
+    const sizes = poisoned(413, 'none');
+    expect(await syncJob(JOB, store)).toBe('reached');
+    expect(server.log).toHaveLength(31);
+    expect(Math.max(...sizes)).toBeLessThan(4);
+  });
+});
+
+describe('of all jobs', () => {
+  const writeTo = (jobId: string, id: string) =>
+    store.entries.add({ ...note(id, id), jobId, sendState: 'unsent' } as LocalEntry);
+
+  test('what was written is sent without any of them open; one in trouble holds up no other', async () => {
+    await writeTo('job-0', 'x');
+    await writeTo(JOB, 'a');
+    await writeTo('job-2', 'b');
+    const plain = server.fetch;
+    globalThis.fetch = (async (path: string, init?: { body?: string }) =>
+      path.includes('job-0')
+        ? problem(404, { code: 'not-found', detail: 'There is no such job.' })
+        : plain(path, init)) as typeof globalThis.fetch;
+    expect(await sendAll(store)).toBe('reached');
+    expect(server.log.map(({ id }) => id)).toEqual(['server', 'a', 'b']);
+    expect(await unsentByJob(store)).toEqual([
+      { jobId: 'job-0', label: undefined, unsent: 1, refused: 0, photos: 0, reason: undefined },
+    ]);
+  });
+
+  test('a server that is away ends the round', async () => {
+    await writeTo(JOB, 'a');
+    server.down = true;
+    expect(await sendAll(store)).toBe('unreachable');
+  });
+});
+
+test('a long log comes in parts', async () => {
+  for (let i = 0; i < 7; i += 1)
+    server.log.push({ ...note(`far${i}`, 'x'), seq: i + 2 } as StoredEntry);
+  const asked: string[] = [];
+  globalThis.fetch = (async (path: string) => {
+    asked.push(path);
+    const after = Number(/after=(\d+)/.exec(path)![1]);
+    return json(200, { entries: server.log.slice(after, after + 3), last: server.log.length });
+  }) as typeof globalThis.fetch;
+  expect(await syncJob(JOB, store)).toBe('reached');
+  expect(await local()).toHaveLength(8);
+  expect(asked).toHaveLength(3);
 });

@@ -3,62 +3,165 @@
  * tabs. Sending the same entry twice is harmless: the server knows it by its id.
  */
 import type { AppendedResource, EntriesResource } from '@jeitinho/core';
-import { api, ApiProblem, Unreachable } from './api';
+import { api, ApiProblem, Unreachable, type Away } from './api';
 import { noteClockOffset } from './device';
 import { sendPhotos } from './photos';
 import { asStored, localStore, type LocalEntry, type LocalStore } from './local-store';
 
-export type Reach = 'reached' | 'unreachable';
+export type Reach = 'reached' | Away;
 
 /** Entries per request; the server takes 500. */
 const BATCH = 200;
+/** Bytes per request; the server takes 1 MB, and a single full series has a seventh of it. */
+const BATCH_BYTES = 400_000;
+/** How often an entry is tried that the server breaks on, before it is set aside. */
+const MOST_TRIES = 3;
+const PAUSE_MS = 400;
 
 /**
  * @returns whether the server was reached. Whatever happens, no entry is lost: a refused one stays on
  *   the device with the reason.
  */
 export async function syncJob(jobId: string, store: LocalStore = localStore): Promise<Reach> {
-  return exclusively(`outbox-${jobId}`, async () => {
-    try {
+  return exclusively(`outbox-${jobId}`, () =>
+    reaching(async () => {
       await send(jobId, store);
       await pull(jobId, store);
       // Last: a picture on a slow line holds up no figure.
       await sendPhotos(jobId, store);
-      return 'reached';
-    } catch (error) {
-      if (error instanceof Unreachable) return 'unreachable';
-      if (error instanceof ApiProblem && error.problem.status >= 500) return 'unreachable';
-      throw error;
+    }),
+  );
+}
+
+/** Only what this device wrote, without fetching what others did: for jobs that nobody looks at. */
+export async function sendJob(jobId: string, store: LocalStore = localStore): Promise<Reach> {
+  return exclusively(`outbox-${jobId}`, () =>
+    reaching(async () => {
+      await send(jobId, store);
+      await sendPhotos(jobId, store);
+    }),
+  );
+}
+
+/** Jobs with something that is still to be sent. */
+export async function unsentJobs(store: LocalStore = localStore): Promise<string[]> {
+  const [entries, photos] = await Promise.all([
+    store.entries.where({ sendState: 'unsent' }).toArray(),
+    store.photos.where({ sendState: 'unsent' }).toArray(),
+  ]);
+  return [...new Set([...entries, ...photos].map(({ jobId }) => jobId))];
+}
+
+/**
+ * Everything that is still to be sent, of all jobs. What stands in the way of one job holds up no other.
+ * @returns where it did not get on; `reached` when it did, and when there was nothing to send.
+ */
+export async function sendAll(store: LocalStore = localStore): Promise<Reach> {
+  for (const jobId of await unsentJobs(store)) {
+    try {
+      const reach = await sendJob(jobId, store);
+      if (reach !== 'reached') return reach;
+    } catch {
+      // About that job alone: it is said there, and tried again.
     }
-  });
+  }
+  return 'reached';
+}
+
+async function reaching(work: () => Promise<void>): Promise<Reach> {
+  try {
+    await work();
+    return 'reached';
+  } catch (error) {
+    if (error instanceof Unreachable) return error.away;
+    if (error instanceof ApiProblem && error.problem.status >= 500) return 'unreachable';
+    throw error;
+  }
 }
 
 async function send(jobId: string, store: LocalStore): Promise<void> {
   for (;;) {
     const unsent = await store.entries.where({ jobId, sendState: 'unsent' }).toArray();
-    const batch = unsent.sort((a, b) => (a.id < b.id ? -1 : 1)).slice(0, BATCH);
+    const batch = firstBatch(unsent.sort((a, b) => (a.id < b.id ? -1 : 1)));
     if (batch.length === 0) return;
-    try {
-      const { accepted, offset = 0 } = await api<AppendedResource>(`/jobs/${jobId}/entries`, {
-        entries: batch.map(asSent),
-        sentAt: new Date().toISOString(),
-      });
-      noteClockOffset(offset);
-      await store.transaction('rw', store.entries, async () => {
-        for (const { id, seq } of accepted)
-          await store.entries.update(id, {
-            seq,
-            sendState: 'sent',
-            offset: offset === 0 ? undefined : offset,
-          });
-      });
-    } catch (error) {
-      // One entry stands in the way of the rest: set it aside with the reason, and send the rest.
-      // A refusal that names none is about the job or the server; everything waits.
-      if (!(error instanceof ApiProblem) || error.problem.entry?.id === undefined) throw error;
-      await store.entries.update(error.problem.entry.id, { sendState: 'refused', refusal: error.message });
-    }
+    await sendBatch(jobId, batch, store);
   }
+}
+
+function firstBatch(unsent: readonly LocalEntry[]): LocalEntry[] {
+  const batch: LocalEntry[] = [];
+  let bytes = 0;
+  for (const entry of unsent.slice(0, BATCH)) {
+    bytes += JSON.stringify(asSent(entry)).length;
+    if (batch.length > 0 && bytes > BATCH_BYTES) break;
+    batch.push(entry);
+  }
+  return batch;
+}
+
+/** Send a batch. What the server will not have is set aside with its reason; the rest is sent. */
+async function sendBatch(
+  jobId: string,
+  batch: readonly LocalEntry[],
+  store: LocalStore,
+): Promise<void> {
+  try {
+    const { accepted, offset = 0 } = await api<AppendedResource>(`/jobs/${jobId}/entries`, {
+      entries: batch.map(asSent),
+      sentAt: new Date().toISOString(),
+    });
+    noteClockOffset(offset);
+    await store.transaction('rw', store.entries, async () => {
+      for (const { id, seq } of accepted)
+        await store.entries.update(id, {
+          seq,
+          sendState: 'sent',
+          offset: offset === 0 ? undefined : offset,
+        });
+    });
+  } catch (error) {
+    if (!(error instanceof ApiProblem)) throw error;
+    const { entry, status } = error.problem;
+    const named = entry?.id ?? (entry && batch[entry.index]?.id);
+    // One entry stands in the way of the rest: set it aside with the reason, and go on with the rest.
+    if (named !== undefined) return setAside(named, error.message, store);
+    // A refusal that names none and is about the job or the server: everything waits.
+    if (!ABOUT_A_BODY.has(status)) throw error;
+    if (batch.length > 1) {
+      const half = Math.ceil(batch.length / 2);
+      await sendBatch(jobId, batch.slice(0, half), store);
+      await sendBatch(jobId, batch.slice(half), store);
+      return;
+    }
+    const [only] = batch as [LocalEntry];
+    const tries = (only.tries ?? 0) + 1;
+    if (status !== 500) return setAside(only.id, error.message, store);
+    // The server breaks on it: perhaps not the next time. One that breaks on everything is away.
+    if (!(await answersOtherwise())) throw error;
+    if (tries >= MOST_TRIES) return setAside(only.id, `The server breaks on it. ${error.message}`, store);
+    await store.entries.update(only.id, { tries });
+    await new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
+  }
+}
+
+const answersOtherwise = (): Promise<boolean> =>
+  api('/health').then(
+    () => true,
+    () => false,
+  );
+
+/** Once more what the server would not have: it may have been mended meanwhile. */
+export async function sendAgain(jobId: string, store: LocalStore = localStore): Promise<void> {
+  await store.entries
+    .where({ jobId, sendState: 'refused' })
+    .modify({ sendState: 'unsent', tries: 0, refusal: undefined });
+}
+
+/** Too large, not as it should be, or something in it that the server breaks on. */
+const ABOUT_A_BODY: ReadonlySet<number> = new Set([400, 413, 422, 500]);
+
+async function setAside(id: string, refusal: string, store: LocalStore): Promise<void> {
+  await store.entries.update(id, { sendState: 'refused', refusal });
 }
 
 /** What the server takes of an entry. */
@@ -85,15 +188,23 @@ async function pull(jobId: string, store: LocalStore): Promise<void> {
   );
   const newest = numbered.reduce((most, entry) => Math.max(most, entry.seq!), 0);
   const complete = numbered.length === newest;
-  const { entries } = await fetchAfter(jobId, complete ? Math.max(0, newest - 1) : 0);
+  const entries = await fetchAfter(jobId, complete ? Math.max(0, newest - 1) : 0);
   const same = entries.find((entry) => entry.seq === newest)?.id;
   const agrees = newest === 0 || numbered.some((e) => e.seq === newest && e.id === same);
   if (agrees) await takeIn(jobId, entries, store);
   else await reconcile(jobId, numbered, store);
 }
 
-const fetchAfter = (jobId: string, after: number) =>
-  api<EntriesResource>(`/jobs/${jobId}/entries?after=${after}`);
+/** All entries after a number; a long log comes in parts. */
+async function fetchAfter(jobId: string, after: number): Promise<EntriesResource['entries']> {
+  const all: EntriesResource['entries'][number][] = [];
+  for (;;) {
+    const from = all.at(-1)?.seq ?? after;
+    const { entries, last } = await api<EntriesResource>(`/jobs/${jobId}/entries?after=${from}`);
+    all.push(...entries);
+    if (entries.length === 0 || entries.at(-1)!.seq >= last) return all;
+  }
+}
 
 async function takeIn(
   jobId: string,
@@ -113,7 +224,7 @@ async function reconcile(
   numbered: readonly LocalEntry[],
   store: LocalStore,
 ): Promise<void> {
-  const { entries } = await fetchAfter(jobId, 0);
+  const entries = await fetchAfter(jobId, 0);
   const there = new Set(entries.map((entry) => entry.id));
   const lost = numbered.filter((entry) => !there.has(entry.id));
   await store.transaction('rw', store.entries, async () => {

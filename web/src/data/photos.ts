@@ -95,6 +95,7 @@ async function sendOne({ hash, blob }: LocalPhoto, store: LocalStore): Promise<v
   }
   // Only what will never fit is given up; what was damaged on the way goes again.
   const never = response.status === 413 || response.status === 415;
+  if (response.status === 503) throw new Unreachable('disk-full');
   if (!response.ok && !never) throw new Unreachable();
   await store.photos.update(hash, { sendState: never ? 'refused' : 'sent' });
 }

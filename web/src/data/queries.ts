@@ -8,11 +8,10 @@ import type {
   Sheet,
   SheetListItem,
   ShopResource,
-  SiteResource,
-  UnitResource,
+  UnitFound,
 } from '@jeitinho/core';
-import { queryOptions } from '@tanstack/react-query';
-import { api, Unreachable } from './api';
+import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
+import { api, apiList, apiPage, Unreachable, type Page } from './api';
 import { localStore } from './local-store';
 
 async function orKept<T>(fresh: () => Promise<T>, kept: () => Promise<T | undefined>): Promise<T> {
@@ -30,23 +29,33 @@ function keep(write: () => Promise<unknown>): void {
   write().catch(() => undefined);
 }
 
-/** A whole document by its path: fresh from the server, else as it was last seen. */
-const document = <T>(path: string) =>
+/** Something by its path: fresh from the server, else as it was last seen. */
+const fresh = <T>(path: string, ask: (path: string) => Promise<T>) =>
   orKept(
     async () => {
-      const value = await api<T>(path);
+      const value = await ask(path);
       keep(() => localStore.documents.put({ key: path, value }));
       return value;
     },
     async () => (await localStore.documents.get(path))?.value as T | undefined,
   );
 
-const LATELY = 8;
+const document = <T>(path: string) => fresh(path, api<T>);
+/** A whole list, however many pages it has. */
+const list = <T>(path: string) => fresh(path, apiList<T>);
+const page = <T>(path: string) => fresh(`${path}#page`, () => apiPage<T>(path));
 
+const LATELY = 8;
+/** Visits shown before more are asked for. */
+const AT_ONCE = 60;
+
+/** Work begun first, then as it is due, page by page. */
 export const openJobsOptions = () =>
-  queryOptions({
+  infiniteQueryOptions({
     queryKey: ['jobs', { status: 'open' }],
-    queryFn: () => document<JobListItem[]>('/jobs?status=open'),
+    queryFn: ({ pageParam }) => page<JobListItem>(pageParam),
+    initialPageParam: `/jobs?status=open&limit=${AT_ONCE}`,
+    getNextPageParam: ({ next }: Page<JobListItem>) => next,
     refetchInterval: 20_000,
   });
 
@@ -58,11 +67,13 @@ export const signedJobsOptions = () =>
     refetchInterval: 60_000,
   });
 
-export const unitsOptions = () =>
-  queryOptions({ queryKey: ['units'], queryFn: () => document<UnitResource[]>('/units') });
-
-export const sitesOptions = () =>
-  queryOptions({ queryKey: ['sites'], queryFn: () => document<SiteResource[]>('/sites') });
+/** Units by words on their label or of their place; nothing for the first of the list. */
+export const foundUnitsOptions = (words: string) =>
+  queryOptions({
+    queryKey: ['units', 'found', words],
+    queryFn: () => document<UnitFound[]>(`/units?q=${encodeURIComponent(words)}`),
+    staleTime: 30_000,
+  });
 
 export const shopOptions = () =>
   queryOptions({
@@ -75,7 +86,7 @@ export const metersOptions = () =>
   queryOptions({ queryKey: ['meters'], queryFn: () => document<MeterProfile[]>('/meters') });
 
 export const sheetsOptions = () =>
-  queryOptions({ queryKey: ['sheets'], queryFn: () => document<SheetListItem[]>('/sheets') });
+  queryOptions({ queryKey: ['sheets'], queryFn: () => list<SheetListItem>('/sheets') });
 
 /** @param revision - Undefined for the newest. */
 export const sheetOptions = (id: string, revision?: number) =>
@@ -92,7 +103,7 @@ export const sheetOptions = (id: string, revision?: number) =>
 export const revisionsOptions = (id: string) =>
   queryOptions({
     queryKey: ['sheets', id, 'revisions'],
-    queryFn: () => document<RevisionResource[]>(`/sheets/${encodeURIComponent(id)}/revisions`),
+    queryFn: () => list<RevisionResource>(`/sheets/${encodeURIComponent(id)}/revisions`),
   });
 
 export const jobOptions = (id: string) =>

@@ -1,5 +1,6 @@
 /** Spoken prompts with the browser's own voices. Off until somebody wants them; never the only way. */
 import { useSyncExternalStore } from 'react';
+import { keepItem } from './device';
 
 export interface SpeechSettings {
   readonly on: boolean;
@@ -28,7 +29,7 @@ function read(): SpeechSettings {
 
 export function setSpeech(next: Partial<SpeechSettings>): void {
   settings = { ...current(), ...next };
-  localStorage.setItem(KEY, JSON.stringify(settings));
+  keepItem(KEY, JSON.stringify(settings));
   if (!settings.on) globalThis.speechSynthesis?.cancel();
   for (const listener of listeners) listener();
 }

@@ -1,5 +1,6 @@
 /** Keeps one job in step with the server while it is on screen, and says how that goes. */
 import { useEffect, useSyncExternalStore } from 'react';
+import { askForBackgroundSync } from './background-sync';
 import { syncJob, type Reach } from './outbox';
 
 // Short: what another device saw of the machine must reach the hands on this one.
@@ -25,10 +26,14 @@ export function useReach(): Reach {
   return useSyncExternalStore(subscribe, () => reach);
 }
 
+/** Noted wherever the server was asked, so that every screen says the same. */
+export const noteReach = setReach;
+
 /** Send and fetch now; never throws, the status tells. */
 export async function syncNow(jobId: string): Promise<Reach> {
   const result = await syncJob(jobId).catch((): Reach => 'unreachable');
   setReach(result);
+  if (result !== 'reached') void askForBackgroundSync();
   return result;
 }
 

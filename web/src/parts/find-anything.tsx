@@ -1,6 +1,6 @@
 /** `Ctrl K`: find a job, a stage or test of the one in hand, a sheet, a formula. */
 import { STAGES, testsOf, type JobResource } from '@jeitinho/core';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
@@ -42,7 +42,8 @@ export function FindAnything() {
 function Found({ onDone }: { onDone: () => void }) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const open = useQuery(openJobsOptions());
+  const open = useInfiniteQuery(openJobsOptions());
+  const jobs = open.data?.pages.flatMap(({ items }) => items) ?? [];
   const signed = useQuery(signedJobsOptions());
   const sheets = useQuery(sheetsOptions());
   const formulas = useQuery({
@@ -90,7 +91,7 @@ function Found({ onDone }: { onDone: () => void }) {
           </Command.Group>
         )}
         <Command.Group heading="Jobs">
-          {[...(open.data ?? []), ...(signed.data ?? [])].map((each) => (
+          {[...jobs, ...(signed.data ?? [])].map((each) => (
             <Command.Item
               key={each.id}
               value={`${each.unit.label} ${each.unit.maker} ${each.unit.model} ${each.site.name} ${each.id}`}

@@ -1,10 +1,11 @@
 /** Day, night, or as the system says; kept on the device. */
+import { keepItem, keptItem } from '../data/device';
 export type ThemeChoice = 'day' | 'night' | 'system';
 const KEY = 'jeitinho.theme';
 const dark = window.matchMedia('(prefers-color-scheme: dark)');
 
 export function themeChoice(): ThemeChoice {
-  const kept = localStorage.getItem(KEY);
+  const kept = keptItem(KEY);
   return kept === 'day' || kept === 'night' ? kept : 'system';
 }
 
@@ -14,7 +15,7 @@ export function applyTheme(choice: ThemeChoice = themeChoice()): void {
 }
 
 export function chooseTheme(choice: ThemeChoice): void {
-  localStorage.setItem(KEY, choice);
+  keepItem(KEY, choice);
   applyTheme(choice);
 }
 

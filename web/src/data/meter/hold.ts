@@ -2,6 +2,7 @@
 import { AutoHold, HOLD, type HoldState, type MeterLine } from '@jeitinho/core';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { onMeterLine } from './feed';
+import { keepItem } from '../device';
 
 interface HoldChoice {
   readonly on: boolean;
@@ -26,7 +27,7 @@ function current(): HoldChoice {
 
 export function setHold(next: Partial<HoldChoice>): void {
   choice = { ...current(), ...next };
-  localStorage.setItem(KEY, JSON.stringify(choice));
+  keepItem(KEY, JSON.stringify(choice));
   for (const listener of listeners) listener();
 }
 

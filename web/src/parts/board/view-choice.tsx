@@ -1,6 +1,7 @@
 /** How a board is shown: whole, close to the two points, or the connector alone; remembered. */
 import { useCallback, useSyncExternalStore } from 'react';
 import type { Side } from './connector-face';
+import { keepItem } from '../../data/device';
 
 export type View = 'whole' | 'close' | 'connector';
 
@@ -18,7 +19,7 @@ function useKept<T extends string>(key: string, usual: T, known: readonly T[]) {
   }, read);
   const set = useCallback(
     (next: T) => {
-      localStorage.setItem(key, next);
+      keepItem(key, next);
       for (const listener of listeners) listener();
     },
     [key],

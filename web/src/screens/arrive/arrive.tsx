@@ -69,7 +69,7 @@ export function Arrive() {
 
         <div className="mt-5 grid gap-6 lg:grid-cols-2">
           <Heard />
-          <Earlier visits={job.history} />
+          <Earlier visits={job.history} of={job.visits ?? job.history.length} />
         </div>
         <p className="mt-5 mb-0 text-[14px] text-soft">
           {site.name}, {site.address}, {site.town}
@@ -168,7 +168,7 @@ function Heard() {
   );
 }
 
-function Earlier({ visits }: { visits: readonly VisitResource[] }) {
+function Earlier({ visits, of }: { visits: readonly VisitResource[]; of: number }) {
   return (
     <section aria-label="Earlier visits">
       <h2 className="m-0 mb-1 text-[18px] font-bold">Earlier visits to this unit</h2>
@@ -197,6 +197,11 @@ function Earlier({ visits }: { visits: readonly VisitResource[] }) {
             </li>
           ))}
         </ul>
+      )}
+      {of > visits.length && (
+        <p className="m-0 mt-2 text-[14px] text-soft">
+          The latest {visits.length} of {of}.
+        </p>
       )}
     </section>
   );

@@ -9,6 +9,9 @@ export function JobClock() {
   return <span className="figure text-[18px]">{clockTime(useNow())}</span>;
 }
 
+/** A server that answers and cannot store anything. */
+const AWAY = { 'no-database': 'database away', 'disk-full': 'server’s disk full' } as const;
+
 /** How long a fresh entry may be on its way before it is worth a word. */
 const WORTH_SAYING_MS = 1500;
 
@@ -19,10 +22,10 @@ export function SavedState() {
   const refused = entries.filter((entry) => entry.sendState === 'refused').length;
   const slow = useLater(unsent > 0, WORTH_SAYING_MS);
   const text =
-    unsent > 0 && (slow || reach === 'unreachable')
-      ? `kept here, ${unsent} to send`
-      : reach === 'unreachable'
-        ? 'no server, all kept here'
+    unsent > 0 && (slow || reach !== 'reached')
+      ? `kept here, ${unsent} to send${reach in AWAY ? `: ${AWAY[reach as keyof typeof AWAY]}` : ''}`
+      : reach !== 'reached'
+        ? `${reach in AWAY ? AWAY[reach as keyof typeof AWAY] : 'no server'}, all kept here`
         : refused > 0
           ? `${refused} not accepted, see roll`
           : 'all kept';

@@ -4,6 +4,9 @@ import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { clockTime } from '../../data/now';
 import { asStored } from '../../data/local-store';
+import { sendAgain } from '../../data/outbox';
+import { syncNow } from '../../data/sync-status';
+import { Button } from '../../parts/button';
 import { Photo } from '../../parts/photo';
 import { FILTER_WORDS, passes, placeOfEntry, ROLL_FILTERS, type RollFilter } from './entry-place';
 import { entryWords } from './entry-words';
@@ -95,6 +98,9 @@ export function Roll() {
               </li>
             ))}
           </ul>
+          <Button kind="quiet" onClick={() => void sendAgain(job.id).then(() => syncNow(job.id))}>
+            Send again
+          </Button>
         </section>
       )}
       <div ref={end} />

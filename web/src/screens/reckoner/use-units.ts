@@ -1,6 +1,7 @@
 /** The chosen units, kept on the device and the same everywhere. */
 import { useSyncExternalStore } from 'react';
 import { START_CHOICES, UNIT_CHOICES, type UnitChoices } from './quantity-units';
+import { keepItem } from '../../data/device';
 
 const KEY = 'jeitinho.units';
 const listeners = new Set<() => void>();
@@ -20,7 +21,7 @@ function read(): UnitChoices {
 
 export function chooseUnit<K extends keyof UnitChoices>(quantity: K, unit: UnitChoices[K]): void {
   current = { ...current, [quantity]: unit };
-  localStorage.setItem(KEY, JSON.stringify(current));
+  keepItem(KEY, JSON.stringify(current));
   for (const listener of listeners) listener();
 }
 

@@ -1,12 +1,12 @@
 /** Opening a job for a unit the shop knows: which unit, what the customer says. */
-import type { JobResource, SiteResource, UnitResource } from '@jeitinho/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { JobResource, UnitFound } from '@jeitinho/core';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../data/api';
 import { useDraft } from '../../data/draft';
-import { sitesOptions, unitsOptions } from '../../data/queries';
+import { foundUnitsOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
 import { Notice } from '../../parts/notice';
 import { DialogFrame } from '../../parts/dialog-frame';
@@ -25,15 +25,22 @@ export function NewVisit() {
   );
 }
 
+/** As many as the server finds at once. */
+const MOST_SHOWN = 30;
+
 function NewVisitForm() {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const units = useQuery(unitsOptions());
-  const sites = useQuery(sitesOptions());
+  const [words, setWords] = useState('');
+  const units = useQuery({
+    ...foundUnitsOptions(useDeferredValue(words.trim())),
+    placeholderData: keepPreviousData,
+  });
   const [chosen, setChosen] = useState('');
   const [complaint, setComplaint] = useDraft('new-visit');
   const [urgent, setUrgent] = useState(false);
-  const unitId = chosen || (units.data?.[0]?.id ?? '');
+  const found = units.data ?? [];
+  const unitId = found.some(({ id }) => id === chosen) ? chosen : (found[0]?.id ?? '');
   const opening = useMutation({
     networkMode: 'always',
     mutationFn: () =>
@@ -65,6 +72,17 @@ function NewVisitForm() {
             : undefined
         }
       />
+      <label className="block text-[14px] text-soft">
+        Find the unit: its label, serial number, customer’s place or street
+        <input
+          type="search"
+          value={words}
+          maxLength={200}
+          autoComplete="off"
+          onChange={(event) => setWords(event.target.value)}
+          className="mt-1 block min-h-12 w-full border border-soft bg-paper px-3 text-[16px] text-ink"
+        />
+      </label>
       <div>
         <label htmlFor="new-visit-unit" className="text-[14px] text-soft">
           Unit
@@ -75,15 +93,24 @@ function NewVisitForm() {
           onChange={(event) => setChosen(event.target.value)}
           className="mt-1 block min-h-12 w-full border border-soft bg-paper px-2 text-[16px] text-ink"
         >
-          {(units.data ?? []).map((unit) => (
+          {found.map((unit) => (
             <option key={unit.id} value={unit.id}>
-              {unitWords(unit, sites.data ?? [])}
+              {unitWords(unit)}
             </option>
           ))}
         </select>
       </div>
-      {units.data?.length === 0 && (
-        <p className="m-0 text-marigold">No units are known yet. They are added over the API.</p>
+      {units.isSuccess && found.length === 0 && (
+        <p role="status" className="m-0 text-marigold">
+          {words.trim() === ''
+            ? 'No units are known yet. They are added over the API.'
+            : `No unit has “${words.trim()}” on its label or place. Try fewer words, or the start of one.`}
+        </p>
+      )}
+      {found.length >= MOST_SHOWN && (
+        <p className="m-0 text-[14px] text-soft">
+          There are more. Type a word to narrow them down.
+        </p>
       )}
       <label className="block text-[14px] text-soft">
         What the customer says
@@ -116,7 +143,5 @@ function NewVisitForm() {
   );
 }
 
-function unitWords(unit: UnitResource, sites: readonly SiteResource[]): string {
-  const site = sites.find((each) => each.id === unit.siteId)?.name;
-  return [unit.label, `${unit.maker} ${unit.model}`, site].filter(Boolean).join(' · ');
-}
+const unitWords = (unit: UnitFound): string =>
+  [unit.label, `${unit.maker} ${unit.model}`, unit.siteName].filter(Boolean).join(' · ');

@@ -1,20 +1,22 @@
 /** Today: the visits in their order, the next one largest, and what was signed lately. */
 import type { JobListItem } from '@jeitinho/core';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { clockTime, longDay, useNow } from '../../data/now';
 import { openJobsOptions, shopOptions, signedJobsOptions } from '../../data/queries';
 import { Notice } from '../../parts/notice';
 import { DeskFrame } from '../../parts/desk-frame';
+import { Button } from '../../parts/button';
 import { NewVisit } from './new-visit';
+import { Unsent } from './unsent';
 import { STAGE_NAMES } from '../job/stages';
 
 export function Today() {
-  const query = useQuery(openJobsOptions());
+  const query = useInfiniteQuery(openJobsOptions());
   const lately = useQuery(signedJobsOptions());
   const shop = useQuery(shopOptions());
   const now = useNow(30_000);
-  const all = [...(query.data ?? [])].sort(begunFirstThenByTime);
+  const all = query.data?.pages.flatMap(({ items }) => items) ?? [];
   const open = all.filter((job) => !isLater(job, now));
   const later = all.filter((job) => isLater(job, now));
   const signed = lately.data ?? [];
@@ -27,7 +29,8 @@ export function Today() {
       </div>
       <p className="m-0 mb-5 text-soft">
         {shop.data && `${shop.data.name} · `}
-        {longDay(now)} · {query.isSuccess ? countWords(open.length) : 'one moment'}
+        {longDay(now)} ·{' '}
+        {query.isSuccess ? countWords(open.length, query.hasNextPage) : 'one moment'}
       </p>
       {query.isPending && <p className="text-soft">Fetching the visits …</p>}
       <Notice
@@ -37,6 +40,7 @@ export function Today() {
             : undefined
         }
       />
+      <Unsent />
       {first && <FirstVisit job={first} />}
       {query.isSuccess && !first && (
         <p className="border-l-4 border-jade bg-jade-tint px-4 py-3">
@@ -49,6 +53,13 @@ export function Today() {
             <VisitRow key={job.id} job={job} />
           ))}
         </ol>
+      )}
+      {query.hasNextPage && (
+        <p className="mt-5">
+          <Button onClick={() => void query.fetchNextPage()} disabled={query.isFetchingNextPage}>
+            {query.isFetchingNextPage ? 'One moment …' : 'Show more visits'}
+          </Button>
+        </p>
       )}
       {later.length > 0 && (
         <section className="mt-9">
@@ -72,11 +83,6 @@ export function Today() {
       )}
     </DeskFrame>
   );
-}
-
-function begunFirstThenByTime(a: JobListItem, b: JobListItem): number {
-  const begun = (job: JobListItem) => Number((job.summary?.taken ?? 0) > 0);
-  return begun(b) - begun(a) || (a.visitAt ?? a.openedAt).localeCompare(b.visitAt ?? b.openedAt);
 }
 
 /** A visit of a day to come, not begun. */
@@ -107,7 +113,10 @@ function LaterRow({ job }: { job: JobListItem }) {
   );
 }
 
-const countWords = (n: number) => (n === 1 ? 'one visit open' : `${n} visits open`);
+function countWords(n: number, more: boolean): string {
+  if (more) return `more than ${n} visits open`;
+  return n === 1 ? 'one visit open' : `${n} visits open`;
+}
 
 function Urgent() {
   return (

@@ -65,13 +65,35 @@ export interface KeptDraft {
 
 export const draftKey = (id: string) => `sheet-draft:${id}`;
 
-export const keptDraft = async (id: string): Promise<KeptDraft | undefined> =>
-  (await localStore.documents.get(draftKey(id)))?.value as KeptDraft | undefined;
+/** Where a draft is put when the page goes away before the store has answered. */
+const leftKey = (id: string) => `jeitinho.sheet-left.${id}`;
+
+/** As it was last, also when the page went away in the middle of a key. */
+export async function keptDraft(id: string): Promise<KeptDraft | undefined> {
+  const left = localStorage.getItem(leftKey(id));
+  if (left !== null) {
+    await keepDraft(id, JSON.parse(left) as KeptDraft);
+    localStorage.removeItem(leftKey(id));
+  }
+  return (await localStore.documents.get(draftKey(id)))?.value as KeptDraft | undefined;
+}
 
 export const keepDraft = (id: string, draft: KeptDraft): Promise<unknown> =>
   localStore.documents.put({ key: draftKey(id), value: draft });
 
-export const dropDraft = (id: string): Promise<void> => localStore.documents.delete(draftKey(id));
+export async function dropDraft(id: string): Promise<void> {
+  localStorage.removeItem(leftKey(id));
+  await localStore.documents.delete(draftKey(id));
+}
+
+/** Written at once while the page goes away: the large store would answer too late. */
+function leave(id: string, draft: KeptDraft): void {
+  try {
+    localStorage.setItem(leftKey(id), JSON.stringify(draft));
+  } catch {
+    // Too large for it: what the store has already taken is all there is.
+  }
+}
 
 export function useSheetDraft(id: string, start: KeptDraft) {
   const [history, dispatch] = useReducer(historyAfter, {
@@ -82,7 +104,17 @@ export function useSheetDraft(id: string, start: KeptDraft) {
   const { present } = history;
   useEffect(() => {
     if (present === start.sheet) return;
-    void keepDraft(id, { base: start.base, sheet: present }).catch(() => undefined);
+    const draft = { base: start.base, sheet: present };
+    let pending = true;
+    keepDraft(id, draft).then(
+      () => (pending = false),
+      () => undefined,
+    );
+    const onLeave = () => {
+      if (pending) leave(id, draft);
+    };
+    window.addEventListener('pagehide', onLeave);
+    return () => window.removeEventListener('pagehide', onLeave);
   }, [id, start, present]);
   return {
     sheet: present,

@@ -1,0 +1,62 @@
+/**
+ * The outbox belongs to the page, not to a screen: what is unsent of any job goes out at the start, when
+ * the network is back, when the page comes to the front, and every few seconds while anything waits.
+ */
+import { liveQuery } from 'dexie';
+import { askForBackgroundSync } from './background-sync';
+import { localStore } from './local-store';
+import { sendAll } from './outbox';
+import { noteReach } from './sync-status';
+
+const FIRST_MS = 3_000;
+const LONGEST_MS = 60_000;
+
+/** @returns how to stop it. */
+export function startOutbox(): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let pause = FIRST_MS;
+  let waiting = false;
+  let running: Promise<void> | undefined;
+
+  const run = () => {
+    running ??= once().finally(() => (running = undefined));
+  };
+  async function once(): Promise<void> {
+    clearTimeout(timer);
+    if (!waiting) return;
+    const reach = await sendAll().catch(() => 'unreachable' as const);
+    noteReach(reach);
+    if (reach !== 'reached') void askForBackgroundSync();
+    // Longer each time in vain; at once when there is a sign that it may go.
+    pause = reach === 'reached' ? FIRST_MS : Math.min(LONGEST_MS, pause * 2);
+    timer = setTimeout(run, pause);
+  }
+  const soon = () => {
+    pause = FIRST_MS;
+    run();
+  };
+  const shown = () => {
+    if (document.visibilityState === 'visible') soon();
+  };
+
+  const counted = liveQuery(async () => {
+    const entries = await localStore.entries.where({ sendState: 'unsent' }).count();
+    return entries + (await localStore.photos.where({ sendState: 'unsent' }).count());
+  }).subscribe({
+    next: (count) => {
+      const before = waiting;
+      waiting = count > 0;
+      // The screen of an open job sends what it wrote itself, at once.
+      if (waiting && !before) timer = setTimeout(run, running ? pause : 500);
+    },
+    error: () => undefined,
+  });
+  window.addEventListener('online', soon);
+  document.addEventListener('visibilitychange', shown);
+  return () => {
+    clearTimeout(timer);
+    counted.unsubscribe();
+    window.removeEventListener('online', soon);
+    document.removeEventListener('visibilitychange', shown);
+  };
+}
