@@ -106,6 +106,11 @@ export class Jeitinho {
     });
   }
 
+  /** The script dies on the spot; what it started goes on without it. */
+  async killScript(): Promise<void> {
+    await this.end(() => this.process!.kill('SIGKILL'));
+  }
+
   serverProcesses(): number[] {
     return processesWith('server/dist/main.js').filter((pid) =>
       readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`JEITINHO_PORT=${this.port}`),
@@ -122,7 +127,8 @@ export class Jeitinho {
 
   private async end(act: () => void): Promise<number | null> {
     const child = this.process;
-    if (!child || child.exitCode !== null) return child?.exitCode ?? null;
+    if (!child || child.exitCode !== null || child.signalCode !== null)
+      return child?.exitCode ?? null;
     const ended = new Promise<number | null>((done) => child.once('exit', done));
     act();
     return ended;

@@ -2,11 +2,12 @@
  * The server's log. It names what happened and where, never what people wrote: texts of entries do not go
  * into it, and a database's error is told by its number. A disk that is full costs lines, not the server.
  */
-import { pino, type DestinationStream, type Logger } from 'pino';
+import { closeSync, openSync, write, writeSync } from 'node:fs';
+import { pino, type Logger } from 'pino';
 
-/** Bytes that may wait to be written; what comes beyond is dropped. */
+/** Characters that may wait to be written; what comes beyond is dropped. */
 const MOST_WAITING = 1_000_000;
-const FLUSH_MS = 500;
+const FLUSH_MS = 300;
 const LONGEST_MESSAGE = 300;
 
 export interface LogFile {
@@ -18,26 +19,49 @@ export interface LogFile {
 export function openLog(path: string | undefined, level = 'info'): LogFile {
   const options = { level, serializers: { err: plainError } };
   if (path === undefined) return { log: pino(options), close: () => {} };
-  const file = pino.destination({
-    dest: path,
-    sync: false,
-    minLength: 4096,
-    maxLength: MOST_WAITING,
-    mode: 0o600,
-  });
-  file.on('error', () => {});
-  const timer = setInterval(() => file.flush(() => {}), FLUSH_MS).unref();
-  return {
-    log: pino(options, file as DestinationStream),
-    close: () => {
-      clearInterval(timer);
-      try {
-        file.flushSync();
-      } catch {
-        // The disk is full: there is nowhere to say so.
-      }
-    },
-  };
+  const lines = new Lines(path);
+  return { log: pino(options, lines), close: () => lines.close() };
+}
+
+/**
+ * Lines that are taken together and written a moment later. Written by hand, for the logger's own files stop
+ * for good, or try for ever, when a disk is full; here such lines are lost and the next ones are tried.
+ */
+class Lines {
+  #waiting = '';
+  #writing = false;
+  readonly #file: number;
+  readonly #timer: NodeJS.Timeout;
+
+  constructor(path: string) {
+    this.#file = openSync(path, 'a', 0o600);
+    this.#timer = setInterval(() => this.#flush(), FLUSH_MS).unref();
+  }
+
+  write(line: string): void {
+    if (this.#waiting.length < MOST_WAITING) this.#waiting += line;
+  }
+
+  #flush(): void {
+    if (this.#writing || this.#waiting === '') return;
+    const text = this.#waiting;
+    this.#waiting = '';
+    this.#writing = true;
+    write(this.#file, text, () => {
+      this.#writing = false;
+    });
+  }
+
+  close(): void {
+    clearInterval(this.#timer);
+    try {
+      writeSync(this.#file, this.#waiting);
+      closeSync(this.#file);
+    } catch {
+      // The disk is full: there is nowhere to say so.
+    }
+    this.#waiting = '';
+  }
 }
 
 interface Told {

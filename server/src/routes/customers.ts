@@ -2,7 +2,7 @@ import { customerInput } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { v7 as uuidv7 } from 'uuid';
 import { jsonBody } from '../json-body';
-import { beyond, pageAsked, pageOf } from '../page';
+import { rowsOf } from '../page';
 import { notFound } from '../problem';
 import type { Store } from '../store/models/index';
 import { customerResource } from '../store/resources';
@@ -11,13 +11,8 @@ import { createOnce } from '../store/create-once';
 export const customerRoutes = (store: Store) =>
   new Hono()
     .get('/', async (c) => {
-      const asked = pageAsked(c, 2);
-      const rows = await store.customers.findAll({
-        where: beyond(['name', 'id'], asked.after),
-        order: ['name', 'id'],
-        limit: asked.limit + 1,
-      });
-      return c.json(pageOf(c, rows, asked, ({ name, id }) => [name, id]).map(customerResource));
+      const rows = await rowsOf(c, store.customers, { columns: ['name', 'id'] });
+      return c.json(rows.map(customerResource));
     })
     .post('/', async (c) => {
       const body = await jsonBody(c, customerInput);

@@ -1,7 +1,7 @@
 import { entriesInput, type EntriesResource, type LogEntry } from '@jeitinho/core';
 import { readEntry } from '@jeitinho/core/validate';
 import { Hono } from 'hono';
-import { jsonBody, onCalendar } from '../json-body';
+import { jsonBody } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import { appendEntries } from '../store/append';
 import { entryPage, lastNumber } from '../store/entry-rows';
@@ -29,7 +29,7 @@ export const entryRoutes = (store: Store) =>
       } satisfies EntriesResource);
     })
     .post('/', async (c) => {
-      const { entries, sentAt } = onCalendar(await jsonBody(c, entriesInput), ['sentAt']);
+      const { entries, sentAt } = await jsonBody(c, entriesInput);
       const offset = clockOffset(sentAt, Date.now());
       const batch = entries.map(parsed);
       return c.json(await appendEntries(store, c.req.param('id')!, batch, { offset }));

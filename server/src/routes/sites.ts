@@ -2,7 +2,7 @@ import { siteInput } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { v7 as uuidv7 } from 'uuid';
 import { jsonBody } from '../json-body';
-import { beyond, pageAsked, pageOf } from '../page';
+import { rowsOf } from '../page';
 import { notFound } from '../problem';
 import { createOnce } from '../store/create-once';
 import type { Store } from '../store/models/index';
@@ -12,13 +12,9 @@ export const siteRoutes = (store: Store) =>
   new Hono()
     .get('/', async (c) => {
       const customerId = c.req.query('customer');
-      const asked = pageAsked(c, 2);
-      const rows = await store.sites.findAll({
-        where: { ...(customerId && { customerId }), ...beyond(['name', 'id'], asked.after) },
-        order: ['name', 'id'],
-        limit: asked.limit + 1,
-      });
-      return c.json(pageOf(c, rows, asked, ({ name, id }) => [name, id]).map(siteResource));
+      const where = customerId ? { customerId } : {};
+      const rows = await rowsOf(c, store.sites, { columns: ['name', 'id'], where });
+      return c.json(rows.map(siteResource));
     })
     .post('/', async (c) => {
       const body = await jsonBody(c, siteInput);

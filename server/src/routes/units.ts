@@ -2,7 +2,7 @@ import { unitInput } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { v7 as uuidv7 } from 'uuid';
 import { jsonBody, onCalendar } from '../json-body';
-import { beyond, pageAsked, pageOf } from '../page';
+import { rowsOf } from '../page';
 import { notFound } from '../problem';
 import { createOnce } from '../store/create-once';
 import { findUnits } from '../store/find-units';
@@ -14,13 +14,9 @@ export const unitRoutes = (store: Store) =>
     .get('/', async (c) => {
       const { site, q } = c.req.query();
       if (q !== undefined) return c.json(await findUnits(store, q));
-      const asked = pageAsked(c, 2);
-      const rows = await store.units.findAll({
-        where: { ...(site && { siteId: site }), ...beyond(['label', 'id'], asked.after) },
-        order: ['label', 'id'],
-        limit: asked.limit + 1,
-      });
-      return c.json(pageOf(c, rows, asked, ({ label, id }) => [label, id]).map(unitResource));
+      const where = site ? { siteId: site } : {};
+      const rows = await rowsOf(c, store.units, { columns: ['label', 'id'], where });
+      return c.json(rows.map(unitResource));
     })
     .post('/', async (c) => {
       const body = onCalendar(await jsonBody(c, unitInput), ['installedOn', 'warrantyUntil']);
@@ -30,15 +26,10 @@ export const unitRoutes = (store: Store) =>
     .get('/:id', async (c) => {
       const row = await store.units.findByPk(c.req.param('id'));
       if (!row) throw notFound('such unit');
-      const asked = pageAsked(c, 2);
-      const jobs = await store.jobs.findAll({
-        where: { unitId: row.id, ...beyond(['openedAt', 'id'], asked.after, 'DESC') },
-        order: [
-          ['openedAt', 'DESC'],
-          ['id', 'DESC'],
-        ],
-        limit: asked.limit + 1,
+      const visits = await rowsOf(c, store.jobs, {
+        columns: ['openedAt', 'id'],
+        direction: 'DESC',
+        where: { unitId: row.id },
       });
-      const visits = pageOf(c, jobs, asked, ({ openedAt, id }) => [openedAt.toISOString(), id]);
       return c.json({ ...unitResource(row), visits: visits.map(visitResource) });
     });

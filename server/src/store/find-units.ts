@@ -5,15 +5,17 @@ import { raw } from './raw';
 
 const MOST_FOUND = 30;
 const MOST_WORDS = 8;
+/** Units with one of the words, before all words are looked for. */
+const MOST_LOOKED_AT = 2_000;
 /** Shorter words are not in the index of words. */
 const SHORTEST = 3;
 
 interface Row extends UnitFound {
-  readonly id: string;
+  readonly address: string;
 }
 
 const COLUMNS = `u.id, u.siteId, u.label, u.maker, u.model, u.serial, u.kind, u.installedOn, u.warrantyUntil,
-  u.sheetId, s.name AS siteName, s.town`;
+  u.sheetId, s.name AS siteName, s.address, s.town`;
 
 /**
  * @param words - Any of the label, maker, model, serial number, site, street or town; each may be cut short.
@@ -21,13 +23,11 @@ const COLUMNS = `u.id, u.siteId, u.label, u.maker, u.model, u.serial, u.kind, u.
  */
 export async function findUnits(store: Store, words: string): Promise<UnitFound[]> {
   // What means something to the matcher means nothing here.
-  const list = words
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean)
-    .slice(0, MOST_WORDS);
-  const long = list.filter((word) => word.length >= SHORTEST);
-  const rows = long.length > 0 ? await byWords(store, long) : await byLabel(store, words.trim());
-  return rows.map((row) => ({ ...row }));
+  const list = wordsOf(words).slice(0, MOST_WORDS);
+  const rows = list.some((word) => word.length >= SHORTEST)
+    ? await byWords(store, list)
+    : await byLabel(store, words.trim());
+  return rows.map(({ address: _address, ...unit }) => unit);
 }
 
 const byLabel = (store: Store, start: string) =>
@@ -40,8 +40,7 @@ const byLabel = (store: Store, start: string) =>
 
 /** Units that have every word, on themselves or on their site. */
 async function byWords(store: Store, words: readonly string[]): Promise<Row[]> {
-  const all = words.map((word) => `+${word}*`).join(' ');
-  const some = words.map((word) => `${word}*`).join(' ');
+  const indexed = words.filter((word) => word.length >= SHORTEST).map((word) => `${word}*`);
   const rows = await raw<Row[]>(
     store.sequelize,
     `SELECT ${COLUMNS} FROM units u JOIN sites s ON s.id = u.siteId
@@ -49,14 +48,21 @@ async function byWords(store: Store, words: readonly string[]): Promise<Row[]> {
      UNION
      SELECT ${COLUMNS} FROM sites s JOIN units u ON u.siteId = s.id
       WHERE MATCH (s.name, s.address, s.town) AGAINST (? IN BOOLEAN MODE)
-     LIMIT 500`,
-    [words.length === 1 ? all : some, some],
+     LIMIT ${MOST_LOOKED_AT}`,
+    [indexed.join(' '), indexed.join(' ')],
   );
-  const has = (row: Row) => {
-    const text =
-      `${row.label} ${row.maker} ${row.model} ${row.serial} ${row.siteName} ${row.town}`.toLowerCase();
-    return words.every((word) => text.includes(word.toLowerCase()));
-  };
-  const fitting = rows.filter(has);
-  return (fitting.length > 0 ? fitting : []).slice(0, MOST_FOUND);
+  return rows.filter((row) => hasAll(row, words)).slice(0, MOST_FOUND);
 }
+
+/** Whether every word begins one of the unit's. */
+function hasAll(row: Row, words: readonly string[]): boolean {
+  const { label, maker, model, serial, siteName, address, town } = row;
+  const there = wordsOf([label, maker, model, serial, siteName, address, town].join(' '));
+  return words.every((word) => there.some((each) => each.startsWith(word)));
+}
+
+const wordsOf = (text: string): string[] =>
+  text
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter(Boolean);

@@ -1,7 +1,7 @@
 /** Lists of jobs, each in the order in which it is used. */
 import { SUMMARY_VERSION, type JobListItem } from '@jeitinho/core';
 import type { Context } from 'hono';
-import { beyond, pageAsked, pageOf, type Direction } from '../page';
+import { rowsOf, type Direction } from '../page';
 import { withUnit } from './joins';
 import type { Job } from './models/job';
 import type { Store } from './models/index';
@@ -32,26 +32,16 @@ export async function jobList(
   c: Context,
   wanted: Wanted,
 ): Promise<readonly JobListItem[]> {
-  const { columns, direction } = orderOf(wanted);
-  const asked = pageAsked(c, columns.length);
   await projectNow(store);
-  const rows = await store.jobs.findAll({
-    where: {
-      ...(wanted.status && { status: wanted.status }),
-      ...(wanted.unit && { unitId: wanted.unit }),
-      ...beyond(columns, asked.after, direction),
-    },
+  const { status, unit } = wanted;
+  const jobs = await rowsOf(c, store.jobs, {
+    ...orderOf(wanted),
+    where: { ...(status && { status }), ...(unit && { unitId: unit }) },
     include: [withUnit],
-    order: columns.map((column) => [column, direction]),
-    limit: asked.limit + 1,
   });
-  const page = pageOf(c, rows, asked, (job) => columns.map((column) => valueOf(job[column])));
-  for (const job of page) await freshened(store, job);
-  return page.map(jobListItem);
+  for (const job of jobs) await freshened(store, job);
+  return jobs.map(jobListItem);
 }
-
-const valueOf = (value: Date | string | number | null): string | number =>
-  value instanceof Date ? value.toISOString() : (value ?? '');
 
 /** Made by an older program, and the background has not come to it yet. */
 async function freshened(store: Store, job: Job): Promise<void> {
