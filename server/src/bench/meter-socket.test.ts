@@ -238,3 +238,16 @@ test('a dictionary is kept per revision, and refused where it names what is not 
   expect((await put({ ...dictionary, draws: 0 })).status).toBe(422);
   expect((await put({ faults: { 'inv-fuse': { 'inv-fuse': { open: 'x' } } } })).status).toBe(422);
 });
+
+test('a message that is too long, sent before the job is known, closes that socket and nothing else', async () => {
+  const job = await newJob({ seed: 3 });
+  const loud = new WebSocket(`ws://127.0.0.1:${port}/api/v1/jobs/${job}/meter`);
+  loud.on('error', () => {});
+  loud.once('open', () => loud.send('x'.repeat(100_000)));
+  const code = await new Promise<number>((resolve) => loud.once('close', resolve));
+  expect([1006, 1009]).toContain(code);
+  const meter = meterOn(job);
+  meter.send({ do: 'look', test: 'nowhere' });
+  await meter.until((line: { event?: string }) => line.event === 'trouble');
+  meter.socket.terminate();
+});

@@ -47,6 +47,7 @@ export class MeterSockets {
       const origin = request.headers.origin;
       const ownPage = origin === undefined || isOwn(origin, request.headers.host);
       if (!job || !ownPage || !isKnownHost(request.headers.host)) {
+        socket.on('error', () => socket.destroy());
         socket.end('HTTP/1.1 404 Not Found\r\nConnection: close\r\n\r\n');
         return;
       }
@@ -60,9 +61,13 @@ export class MeterSockets {
   }
 
   async #open(ws: WebSocket, jobId: string): Promise<void> {
+    // Before anything is awaited: an error that nobody hears, such as of a message too long, ends the server.
+    ws.on('error', () => ws.terminate());
     // Messages may arrive before the database has answered.
     const early: string[] = [];
-    const keep = (data: unknown) => early.push(String(data));
+    const keep = (data: unknown) => {
+      if (early.length < MOST_WAITING) early.push(String(data));
+    };
     ws.on('message', keep);
     const job = await this.#store.jobs.findByPk(jobId);
     const bench = job && (await this.#store.benches.findByPk(jobId));
@@ -112,7 +117,6 @@ export class MeterSockets {
       session.stop();
       if (this.#byJob.get(jobId) === ws) this.#byJob.delete(jobId);
     });
-    ws.on('error', () => ws.terminate());
     session.start();
     early.forEach(take);
   }
