@@ -160,7 +160,7 @@ export async function blocking(url: string): Promise<Blocked[]> {
   };
   const job = await openJob(url);
   const keys = `{${Array.from({ length: 200_000 }, (_, i) => `"key${i}":1`).join(',')}}`;
-  const small = `{${Array.from({ length: 60_000 }, (_, i) => `"key${i}":1`).join(',')}}`;
+  const small = `{${Array.from({ length: 30_000 }, (_, i) => `"key${i}":1`).join(',')}}`;
   const samples = Array.from({ length: 5000 }, (_, i) => ({ t: i / 10, value: 5 + i / 1e4 }));
   const series = {
     ...remark(''),
@@ -170,10 +170,10 @@ export async function blocking(url: string): Promise<Blocked[]> {
   const cases: Record<string, [path: string, body: string]> = {
     'a sheet of 5,000 codes': ['/sheets', JSON.stringify(large)],
     'a sheet of 200,000 keys': ['/sheets', keys],
-    'entries of 60,000 keys': [`/jobs/${job}/entries`, small],
-    'five full series': [
+    'entries of 30,000 keys': [`/jobs/${job}/entries`, small],
+    'two full series': [
       `/jobs/${job}/entries`,
-      JSON.stringify({ entries: Array(5).fill(series) }),
+      JSON.stringify({ entries: [series, { ...series, id: crypto.randomUUID() }] }),
     ],
     'a list of 500 entries': [
       `/jobs/${job}/entries`,

@@ -32,7 +32,7 @@ export interface AppOptions {
 }
 
 /** What is read and checked in a moment; the app sends less at once. */
-const LARGEST_BODY = 1024 * 1024;
+const LARGEST_BODY = 512 * 1024;
 /** Above the largest sheet in characters, for text beyond ASCII takes more bytes. */
 const LARGEST_SHEET_BODY = 8 * 1024 * 1024;
 

@@ -16,14 +16,16 @@ import { breathe } from './slices';
 export async function jsonBody<S extends TSchema>(c: Context, schema: S): Promise<Static<S>> {
   const bytes = await jsonBytes(c);
   const value = parseJson(bytes);
-  // A large one took its time to parse: others first.
+  // A large one takes its time at every step: others first.
   if (bytes.byteLength > LARGE) await breathe();
-  const checked = check(schema, plain(value));
+  plain(value);
+  if (bytes.byteLength > LARGE) await breathe();
+  const checked = check(schema, value);
   if (checked.ok) return checked.value;
   throw invalid(checked.problems);
 }
 
-const LARGE = 200_000;
+const LARGE = 100_000;
 
 const invalid = (errors: readonly { path: string; message: string }[]) =>
   new ProblemError(422, 'invalid-body', 'Nothing was stored: the body is not as it should be.', {
@@ -63,10 +65,9 @@ export function parseJson(bytes: ArrayBuffer): unknown {
 }
 
 /** @throws {ProblemError} 422 for a body out of bounds, or with text that cannot be stored. */
-function plain(value: unknown): unknown {
+function plain(value: unknown): void {
   const beyond = outOfBounds(value);
   if (beyond !== undefined) throw invalid([{ path: '', message: beyond }]);
   const half = illFormedAt(value);
   if (half !== undefined) throw invalid([{ path: half.slice(0, 300), message: HALF_CHARACTER }]);
-  return value;
 }

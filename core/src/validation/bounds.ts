@@ -55,10 +55,17 @@ export function outOfBounds(value: unknown, fields = MOST_FIELDS): string | unde
     const next: unknown[] = [];
     for (const each of level) {
       if (each === null || typeof each !== 'object') continue;
-      const inner: unknown[] = Array.isArray(each) ? each : Object.values(each);
-      if (inner !== each && inner.length > fields)
-        return `has ${inner.length} fields in one group; ${fields} are the most.`;
-      for (const part of inner) if (part !== null && typeof part === 'object') next.push(part);
+      if (Array.isArray(each)) {
+        for (const part of each) if (part !== null && typeof part === 'object') next.push(part);
+        continue;
+      }
+      let count = 0;
+      for (const key in each) {
+        count += 1;
+        if (count > fields) return `has more than ${fields} fields in one group.`;
+        const part = (each as Record<string, unknown>)[key];
+        if (part !== null && typeof part === 'object') next.push(part);
+      }
     }
     level = next;
   }

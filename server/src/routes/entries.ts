@@ -3,6 +3,7 @@ import { readEntry } from '@jeitinho/core/validate';
 import { Hono } from 'hono';
 import { jsonBody } from '../json-body';
 import { notFound, ProblemError } from '../problem';
+import { inSlices } from '../slices';
 import { appendEntries } from '../store/append';
 import { entryPage, lastNumber } from '../store/entry-rows';
 import type { Store } from '../store/models/index';
@@ -31,7 +32,7 @@ export const entryRoutes = (store: Store) =>
     .post('/', async (c) => {
       const { entries, sentAt } = await jsonBody(c, entriesInput);
       const offset = clockOffset(sentAt, Date.now());
-      const batch = entries.map(parsed);
+      const batch = await inSlices(allParsed(entries));
       return c.json(await appendEntries(store, c.req.param('id')!, batch, { offset }));
     });
 
@@ -42,6 +43,16 @@ const ON_THE_WAY_MS = 30_000;
 function clockOffset(sentAt: string | undefined, now: number): number {
   const offset = sentAt === undefined ? 0 : now - Date.parse(sentAt);
   return Number.isFinite(offset) && Math.abs(offset) >= ON_THE_WAY_MS ? offset : 0;
+}
+
+/** In slices: a full series has thousands of figures. */
+function* allParsed(entries: readonly unknown[]): Generator<void, LogEntry[]> {
+  const batch: LogEntry[] = [];
+  for (const [index, raw] of entries.entries()) {
+    batch.push(parsed(raw, index));
+    yield;
+  }
+  return batch;
 }
 
 /** @throws {ProblemError} 422 naming the entry of the batch and what is wrong with it. */
