@@ -65,3 +65,18 @@ test('no message on a meter’s socket ends the server', async ({ page, jeitinho
   expect(answers).toBe(messages.length);
   expect((await fetch(`${jeitinho.url}/api/v1/jobs/${id}`)).status).toBe(200);
 });
+
+test('the page and its worker are asked for again each time, built files never; forms and bases stay here', async ({
+  jeitinho,
+}) => {
+  const headers = async (path: string) => (await fetch(`${jeitinho.url}${path}`)).headers;
+  const page = await (await fetch(`${jeitinho.url}/`)).text();
+  const asset = /\/assets\/[^"]+\.js/.exec(page)![0];
+  for (const path of ['/', '/index.html', '/sw.js', '/manifest.webmanifest', '/jobs/x/measure'])
+    expect([path, (await headers(path)).get('cache-control')]).toEqual([path, 'no-cache']);
+  expect((await headers(asset)).get('cache-control')).toBe('public, max-age=31536000, immutable');
+  expect((await headers('/api/v1/jobs')).get('cache-control')).toBe('no-store');
+  const policy = (await headers('/')).get('content-security-policy')!;
+  for (const rule of ["default-src 'self'", "base-uri 'none'", "form-action 'self'"])
+    expect(policy).toContain(rule);
+});

@@ -179,4 +179,23 @@ test.describe('typed text', () => {
     await opened(page);
     await expect(field).toHaveValue('It drips since Tuesday.');
   });
+
+  test('in a sheet being edited survives a reload in the same instant', async ({ page }) => {
+    await page.goto('/sheets/ondar-pb14/edit');
+    const title = page.getByLabel('title', { exact: true });
+    await expect(title).toBeVisible();
+    // Typed and reloaded in one go: the large store has no time to answer.
+    await title.evaluate((element: HTMLInputElement) => {
+      const set = Object.getOwnPropertyDescriptor(
+        Object.getPrototypeOf(element) as object,
+        'value',
+      )!.set!;
+      for (const text of ['B', 'Bo', 'Boiler in a hurry']) {
+        set.call(element, text);
+        element.dispatchEvent(new Event('input', { bubbles: true }));
+      }
+      location.reload();
+    });
+    await expect(title).toHaveValue('Boiler in a hurry');
+  });
 });

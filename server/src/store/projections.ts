@@ -32,7 +32,12 @@ function startTimer(store: Store, ms: number): NodeJS.Timeout {
 }
 
 /** Bring every job that this process appended to up to date; lists ask for it before they answer. */
-export async function projectNow(store: Store): Promise<void> {
+export function projectNow(store: Store): Promise<void> {
+  // In its turn: whoever asks while another is at it waits for what that one writes as well.
+  return store.memory.turns.take('projections', () => projectDirty(store));
+}
+
+async function projectDirty(store: Store): Promise<void> {
   const { memory } = store;
   const { dirty } = memory;
   for (const jobId of [...dirty]) {

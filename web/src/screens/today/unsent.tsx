@@ -47,12 +47,14 @@ export function Unsent() {
           <li key={job.jobId}>
             <Link
               to={`/jobs/${job.jobId}`}
-              className="flex min-h-12 flex-wrap items-center gap-x-4 gap-y-0 py-1 text-ink"
+              className="flex min-h-12 flex-wrap items-center gap-x-4 gap-y-0 py-1 text-ink no-underline"
             >
-              <strong className="text-[16px]">{job.label ?? 'A job not kept here'}</strong>
+              <strong className="text-[16px] underline underline-offset-4">
+                {job.label ?? 'A job not kept here'}
+              </strong>
               <span>{countsOf(job)}</span>
               {job.reason !== undefined && (
-                <span className="w-full text-[14px] text-soft">“{job.reason}”</span>
+                <span className="w-full text-[14px]">“{job.reason}”</span>
               )}
             </Link>
           </li>
