@@ -22,13 +22,21 @@ const idle = new Map<string, Socket[]>();
 /** @throws where there is no answer: the server is gone, or silent for a minute. */
 export async function ask(url: string, asked: Asked = {}): Promise<Answer> {
   const { host, hostname, port, pathname, search } = new URL(url);
-  const kept = idle.get(host)?.pop();
+  const kept = idleSocket(host);
   try {
     return await exchange(kept ?? connect(Number(port), hostname), host, pathname + search, asked);
   } catch (error) {
     // A kept connection may have been closed by the server meanwhile: once more on a fresh one.
     if (!kept || asked.method) throw error;
     return exchange(connect(Number(port), hostname), host, pathname + search, asked);
+  }
+}
+
+/** One that is still open: the server closes what nobody used for a few seconds. */
+function idleSocket(host: string): Socket | undefined {
+  for (;;) {
+    const socket = idle.get(host)?.pop();
+    if (!socket || (!socket.destroyed && socket.writable && !socket.readableEnded)) return socket;
   }
 }
 
@@ -58,6 +66,8 @@ function exchange(socket: Socket, host: string, path: string, asked: Asked): Pro
       const answer = answerIn(got);
       if (!answer) return;
       done();
+      // Closed meanwhile, it is found so when it is wanted; an error then has nobody to hear it.
+      socket.on('error', () => {});
       if (answer.headers.connection === 'close') socket.destroy();
       else idle.set(host, [...(idle.get(host) ?? []), socket]);
       resolve(answer);

@@ -80,6 +80,7 @@ try {
 } catch (error) {
   bad = true;
   result.error = error instanceof Error ? error.stack : String(error);
+  result.output = jeitinho.output;
 } finally {
   await jeitinho.stop();
   jeitinho.removeData();

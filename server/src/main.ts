@@ -1,12 +1,14 @@
 /** The server process, started by the `jeitinho` script with its settings in the environment. */
 import { demoWorld } from '@jeitinho/demo';
 import { serve } from '@hono/node-server';
+import type { Logger } from 'pino';
 import { createApp } from './app';
 import { MeterSockets } from './bench/meter-socket';
 import { HeavyWork } from './heavy/heavy-work';
 import { openLog } from './log-file';
 import { seedDemo } from './seed';
 import { StartupError } from './startup-error';
+import { databaseTrouble } from './store/database-errors';
 import { addressFromEnvironment, connect, createDatabase } from './store/database';
 import { projectNow, refreshSummaries } from './store/projections';
 import { migrate } from './store/migrate';
@@ -21,6 +23,7 @@ async function main(): Promise<void> {
   const { env } = process;
   const port = Number(env.JEITINHO_PORT ?? 8137);
   const { log, close: closeLog } = openLog(env.JEITINHO_LOG, env.JEITINHO_LOG_LEVEL);
+  surviveLostConnections(log);
   const address = addressFromEnvironment(env);
   await createDatabase(address);
   const sequelize = connect(address);
@@ -83,6 +86,25 @@ async function main(): Promise<void> {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
+}
+
+/**
+ * A database that dies while the connector is still greeting it leaves a failure that nobody can catch. It
+ * says no more than that the database is away, and that is told to whoever asks. Anything else that nobody
+ * caught ends the server, as it should.
+ */
+function surviveLostConnections(log: Logger): void {
+  const meet = (error: unknown) => {
+    if (databaseTrouble(error) === 'away') {
+      log.warn({ err: error }, 'a connection was lost');
+      return;
+    }
+    log.fatal({ err: error }, 'unexpected');
+    process.stderr.write(`${error instanceof Error ? error.stack : String(error)}\n`);
+    process.exit(1);
+  };
+  process.on('uncaughtException', meet);
+  process.on('unhandledRejection', meet);
 }
 
 main().catch((error: unknown) => {
