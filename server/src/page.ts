@@ -9,6 +9,8 @@ import { Op, type Includeable, type Model, type ModelStatic, type WhereOptions }
 import { ProblemError } from './problem';
 
 const MOST_LISTED = 200;
+/** Where nothing is said. */
+const USUALLY_LISTED = 100;
 const LONGEST_CURSOR = 2_000;
 
 export type Direction = 'ASC' | 'DESC';
@@ -23,7 +25,7 @@ export interface PageAsked {
 /** @throws {ProblemError} 400 for a limit or cursor that is none. */
 export function pageAsked(c: Context, columns: number): PageAsked {
   const { limit, after } = c.req.query();
-  const most = Math.min(MOST_LISTED, Number(limit ?? MOST_LISTED));
+  const most = Math.min(MOST_LISTED, Number(limit ?? USUALLY_LISTED));
   if (!Number.isInteger(most) || most < 1)
     throw new ProblemError(400, 'bad-query', 'limit is a whole number, 1 or more.');
   return { limit: most, after: after === undefined ? undefined : readCursor(after, columns) };
