@@ -49,3 +49,13 @@ test('its entry may reach the log before the picture does, and is checked agains
   const unknown = await h.post(path, { entries: [entry('photo', { ...body, place: 'inv.Q9' })] });
   expect([unknown.status, unknown.body.code]).toEqual([409, 'unknown-place']);
 });
+
+test('a picture just within its limit is taken, though other bodies must be smaller', async () => {
+  const large = jpeg('y'.repeat(1_900_000));
+  const response = await h.app.request(`/api/v1/photos/${hashOf(large)}`, {
+    method: 'PUT',
+    headers: { 'content-length': String(large.length) },
+    body: new Uint8Array(large),
+  });
+  expect(response.status).toBe(204);
+});

@@ -5,7 +5,7 @@
 import { liveQuery } from 'dexie';
 import { askForBackgroundSync } from './background-sync';
 import { localStore } from './local-store';
-import { sendAll } from './outbox';
+import { sendAll, unsentJobs } from './outbox';
 import { noteReach } from './sync-status';
 
 const FIRST_MS = 3_000;
@@ -27,8 +27,9 @@ export function startOutbox(): () => void {
     const reach = await sendAll().catch(() => 'unreachable' as const);
     noteReach(reach);
     if (reach !== 'reached') void askForBackgroundSync();
-    // Longer each time in vain; at once when there is a sign that it may go.
-    pause = reach === 'reached' ? FIRST_MS : Math.min(LONGEST_MS, pause * 2);
+    const left = await unsentJobs().catch(() => []);
+    // Longer each time in vain, also where the server has an answer and will not have it.
+    pause = left.length === 0 ? FIRST_MS : Math.min(LONGEST_MS, pause * 2);
     timer = setTimeout(run, pause);
   }
   const soon = () => {
