@@ -62,7 +62,7 @@ test('a database that dies is started again, and said meanwhile', async () => {
   expect(await away.json()).toMatchObject({ code: 'no-database' });
   await answering(jeitinho.url);
   expect((await fetch(`${jeitinho.url}/api/v1/customers`)).status).toBe(200);
-  expect(jeitinho.output).toContain('The database is back.');
+  await expect.poll(() => jeitinho.output).toContain('The database is back.');
   expect(await jeitinho.stop()).toBe(0);
   jeitinho.removeData();
 });
