@@ -82,25 +82,32 @@ export async function appendsPerSecond(
 export interface LoadRow {
   readonly clients: number;
   readonly commits: number;
+  /** Entries a second, one in a request. */
   readonly appends: number;
   /** Share of plain commits. */
   readonly share: number;
+  /** Entries a second, ten in a request, as devices send what they wrote offline. */
+  readonly tens: number;
+  readonly shareOfTens: number;
 }
 
 /** Both in turn, twice, so that a machine that changes its pace wrongs neither. */
 export async function load(url: string, socketPath: string, seconds: number): Promise<LoadRow[]> {
   const rows: LoadRow[] = [];
   for (const clients of [1, 8, 32]) {
-    let [commits, appends] = [0, 0];
+    let [commits, appends, tens] = [0, 0, 0];
     for (let turn = 0; turn < 2; turn += 1) {
       commits += (await commitsPerSecond(socketPath, clients, seconds)) / 2;
       appends += (await appendsPerSecond(url, clients, seconds)) / 2;
+      tens += (await appendsPerSecond(url, clients, seconds, 10)) / 2;
     }
     rows.push({
       clients,
       commits: Math.round(commits),
       appends: Math.round(appends),
       share: Number((appends / commits).toFixed(3)),
+      tens: Math.round(tens),
+      shareOfTens: Number((tens / commits).toFixed(3)),
     });
   }
   return rows;
