@@ -174,7 +174,9 @@ test.describe('typed text', () => {
     });
     const field = page.getByLabel('What changed lately');
     await field.fill('It drips since Tuesday.');
-    await expect(page.getByRole('alert').filter({ hasText: 'quick store is full' })).toBeVisible();
+    await expect(
+      page.getByRole('alert').filter({ hasText: 'memory of this browser is nearly full' }),
+    ).toBeVisible();
     await page.reload();
     await opened(page);
     await expect(field).toHaveValue('It drips since Tuesday.');

@@ -1,5 +1,5 @@
 /** Reading large documents: what is stored of them, or all that is wrong with them. */
-import { dictionarySchema, facetsOf, type SheetFacets } from '@jeitinho/core';
+import { dictionarySchema, facetsOf, type Sheet, type SheetFacets } from '@jeitinho/core';
 import { check, outOfBounds, readSheetText } from '@jeitinho/core/validate';
 
 export interface DocumentTask {
@@ -54,15 +54,14 @@ export function readDocument({ kind, bytes }: DocumentTask): ReadDocument {
   }
   const read = readSheetText(text);
   if (!read.ok) return { problems: read.problems };
-  const sheet = read.value;
-  return {
-    sheet: {
-      id: sheet.id,
-      revision: sheet.revision,
-      title: sheet.title,
-      maker: sheet.equipment.maker,
-      facets: facetsOf(sheet),
-      text: JSON.stringify(sheet),
-    },
-  };
+  return { sheet: toSave(read.value) };
 }
+
+export const toSave = (sheet: Sheet): SheetToSave => ({
+  id: sheet.id,
+  revision: sheet.revision,
+  title: sheet.title,
+  maker: sheet.equipment.maker,
+  facets: facetsOf(sheet),
+  text: JSON.stringify(sheet),
+});

@@ -14,7 +14,8 @@ function sqlErrorOf(error: unknown): SqlError | undefined {
     return sqlErrorOf(original ?? parent);
   }
   if (!(error instanceof Error)) return undefined;
-  return 'errno' in error || 'sqlState' in error ? (error as SqlError) : undefined;
+  // Errors of files and sockets have a number as well, and say nothing of the database.
+  return 'sqlState' in error ? (error as SqlError) : undefined;
 }
 
 const DUPLICATE = 1062;

@@ -1,7 +1,7 @@
 /** Saving a revision of a sheet. Revisions are immutable; the next one counts on from the newest. */
-import { facetsOf, FACETS_VERSION, type Sheet } from '@jeitinho/core';
+import { FACETS_VERSION, type Sheet } from '@jeitinho/core';
 import { isDeepStrictEqual } from 'node:util';
-import type { SheetToSave } from '../heavy/read-documents';
+import { toSave, type SheetToSave } from '../heavy/read-documents';
 import { ProblemError } from '../problem';
 import { isDuplicate } from './database-errors';
 import { frozenRevision } from './frozen-sheets';
@@ -10,18 +10,7 @@ import { raw, toColumn } from './raw';
 
 /** @returns true when stored, false when exactly this revision was there already. */
 export const saveSheet = (store: Store, sheet: Sheet, author = ''): Promise<boolean> =>
-  saveSheetText(
-    store,
-    {
-      id: sheet.id,
-      revision: sheet.revision,
-      title: sheet.title,
-      maker: sheet.equipment.maker,
-      facets: facetsOf(sheet),
-      text: JSON.stringify(sheet),
-    },
-    author,
-  );
+  saveSheetText(store, toSave(sheet), author);
 
 /**
  * No lock is taken: the primary key lets one of two revisions of a number in, and the other is told.

@@ -36,6 +36,15 @@ export function keptItem(key: string): string | undefined {
   }
 }
 
+/** Gone, where there was one. */
+export function dropItem(key: string): void {
+  try {
+    globalThis.localStorage?.removeItem(key);
+  } catch {
+    // Nothing may be kept, so nothing is.
+  }
+}
+
 /** Kept where it can be. */
 export function keepItem(key: string, value: string): void {
   try {

@@ -10,7 +10,7 @@ export function StoreNotice() {
       className="no-print m-0 border-b border-marigold bg-marigold-tint px-4 py-2 text-[14px] text-ink"
     >
       {told === 'spilled'
-        ? 'This browser’s quick store is full. What you type is kept in its large one, a moment later than usual: wait a second before you close the page. Free some space on this device.'
+        ? 'The memory of this browser is nearly full. What you type is kept a moment later than usual: wait a second before you close the page, and free some space on this device.'
         : 'This device keeps nothing of what you type: its storage is full or forbidden. Record figures at once, and free some space.'}
     </p>
   );

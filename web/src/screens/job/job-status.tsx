@@ -1,6 +1,7 @@
 /** The time of day, and whether everything written is kept and sent. */
 import { useEffect, useState } from 'react';
 import { clockTime, useNow } from '../../data/now';
+import type { Reach } from '../../data/outbox';
 import { useReach } from '../../data/sync-status';
 import { useJob } from './job-context';
 
@@ -10,7 +11,10 @@ export function JobClock() {
 }
 
 /** A server that answers and cannot store anything. */
-const AWAY = { 'no-database': 'database away', 'disk-full': 'server’s disk full' } as const;
+const AWAY: Partial<Record<Reach, string>> = {
+  'no-database': 'database away',
+  'disk-full': 'server’s disk full',
+};
 
 /** How long a fresh entry may be on its way before it is worth a word. */
 const WORTH_SAYING_MS = 1500;
@@ -21,11 +25,12 @@ export function SavedState() {
   const unsent = entries.filter((entry) => entry.sendState === 'unsent').length;
   const refused = entries.filter((entry) => entry.sendState === 'refused').length;
   const slow = useLater(unsent > 0, WORTH_SAYING_MS);
+  const why = AWAY[reach];
   const text =
     unsent > 0 && (slow || reach !== 'reached')
-      ? `kept here, ${unsent} to send${reach in AWAY ? `: ${AWAY[reach as keyof typeof AWAY]}` : ''}`
+      ? `kept here, ${unsent} to send${why ? `: ${why}` : ''}`
       : reach !== 'reached'
-        ? `${reach in AWAY ? AWAY[reach as keyof typeof AWAY] : 'no server'}, all kept here`
+        ? `${why ?? 'no server'}, all kept here`
         : refused > 0
           ? `${refused} not accepted, see roll`
           : 'all kept';

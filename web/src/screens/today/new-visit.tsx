@@ -56,7 +56,9 @@ function NewVisitForm() {
       void navigate(`/jobs/${job.id}/arrive`);
     },
   });
-  const ready = unitId !== '' && complaint.trim() !== '' && !opening.isPending;
+  // While the words are still being looked for, the list is that of other words.
+  const ready =
+    !units.isPlaceholderData && unitId !== '' && complaint.trim() !== '' && !opening.isPending;
   return (
     <form
       className="mt-4 flex flex-col gap-4"

@@ -4,6 +4,7 @@
  */
 import type { Sheet } from '@jeitinho/core';
 import { useEffect, useReducer } from 'react';
+import { dropItem, keepItem, keptItem } from '../../../data/device';
 import { localStore } from '../../../data/local-store';
 import { pointer, withValue, type Path } from '../../../parts/schema-form/update';
 
@@ -70,10 +71,10 @@ const leftKey = (id: string) => `jeitinho.sheet-left.${id}`;
 
 /** As it was last, also when the page went away in the middle of a key. */
 export async function keptDraft(id: string): Promise<KeptDraft | undefined> {
-  const left = localStorage.getItem(leftKey(id));
-  if (left !== null) {
+  const left = keptItem(leftKey(id));
+  if (left !== undefined) {
     await keepDraft(id, JSON.parse(left) as KeptDraft);
-    localStorage.removeItem(leftKey(id));
+    dropItem(leftKey(id));
   }
   return (await localStore.documents.get(draftKey(id)))?.value as KeptDraft | undefined;
 }
@@ -82,17 +83,14 @@ export const keepDraft = (id: string, draft: KeptDraft): Promise<unknown> =>
   localStore.documents.put({ key: draftKey(id), value: draft });
 
 export async function dropDraft(id: string): Promise<void> {
-  localStorage.removeItem(leftKey(id));
+  dropItem(leftKey(id));
   await localStore.documents.delete(draftKey(id));
 }
 
 /** Written at once while the page goes away: the large store would answer too late. */
 function leave(id: string, draft: KeptDraft): void {
-  try {
-    localStorage.setItem(leftKey(id), JSON.stringify(draft));
-  } catch {
-    // Too large for it: what the store has already taken is all there is.
-  }
+  // Too large for it, what the store has already taken is all there is.
+  keepItem(leftKey(id), JSON.stringify(draft));
 }
 
 export function useSheetDraft(id: string, start: KeptDraft) {
