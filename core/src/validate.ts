@@ -4,9 +4,10 @@
  */
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import type { ValidateFunction } from 'ajv';
-import { entryBodies, entryEnvelope, type LogEntry } from './job/entries';
-import { checkSheet, type SheetProblem } from './sheet/check';
-import { problem } from './sheet/checks/problem';
+import type { LogEntry } from './job/kinds/index';
+import { bodySchema, entryEnvelope } from './job/kinds/schemas';
+import { checkSheet, type SheetProblem } from './checks/check';
+import { problem } from './validation/problem';
 import { SHEET_FORMAT, sheetSchema, type Sheet } from './sheet/schema';
 import { DEEPEST, LARGEST_SHEET, tooDeep } from './validation/bounds';
 import { hoistUnions } from './validation/hoist';
@@ -139,7 +140,7 @@ export function readEntry(value: unknown, base = ''): Checked<LogEntry> {
   const half = illFormedAt(value, base);
   if (half !== undefined)
     return { ok: false, problems: [problem('ill-formed', half, HALF_CHARACTER)] };
-  const body = check(entryBodies[envelope.value.kind], envelope.value.body, `${base}/body`);
+  const body = check(bodySchema(envelope.value.kind), envelope.value.body, `${base}/body`);
   if (!body.ok) return body;
   return { ok: true, value: envelope.value as LogEntry };
 }

@@ -1,7 +1,7 @@
 /** The resources of the HTTP API under /api/v1: what goes in and what comes out. */
 import { Type, type Static } from '@sinclair/typebox';
-import type { StoredEntry } from '../job/entries';
-import type { JobSummary } from '../job/summary';
+import type { StoredEntry } from '../job/kinds/index';
+import type { JobSummary } from '../job/trail/summary';
 import type { MeterProfile } from '../meter/profile';
 import type { Sheet } from '../sheet/schema';
 import type { SheetFacets } from '../sheet/search';

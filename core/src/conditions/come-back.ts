@@ -2,7 +2,7 @@
  * Dead is not for ever: a fan turned by wind, a second supply, a cell that recovers. Any figure of volts
  * above a limit takes the proof away, wherever it was read.
  */
-import type { Reading } from '../judge/judge';
+import type { Reading } from '../judge/reading';
 import type { MeterFunction } from '../meter/functions';
 import { locate, placeName } from '../sheet/places';
 import type { Sheet } from '../sheet/schema';

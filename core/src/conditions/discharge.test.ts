@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { busAt, logWriter, onBattery, smallMeter, smallSheet, volts } from '../../test/small-sheet';
 import { wideSheet } from '../../test/wide-sheet';
 import type { Sheet } from '../sheet/schema';
-import { foldJob } from '../job/fold';
+import { foldJob } from '../job/fold/fold';
 import { dischargeOf as fallOf, limitsOfPair } from './discharge';
 import { latestOf, mayUnplug } from './energy';
 import { findPair } from './pairs';

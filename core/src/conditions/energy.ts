@@ -6,7 +6,8 @@
  * same function, ten minutes apart at most. Time alone proves nothing, energising cancels every proof, and
  * a figure that comes back above a limit takes all of it away.
  */
-import { judge, type Accuracy, type Judgement, type Reading } from '../judge/judge';
+import { judge, type Judgement } from '../judge/judge';
+import { type Accuracy, type Reading } from '../judge/reading';
 import type { Sheet } from '../sheet/schema';
 import { elapsed, longestElapsed, shifted, type Moment } from './moment';
 import { pairsFor, pairsOf, provingOf, type Pair, type VoltsFunction } from './pairs';

@@ -1,10 +1,10 @@
 /** A store far below its forecast is a finding that the sheet can name. */
 import { mainsSheet, onSupply, pairRead } from '../../test/mains-sheet';
 import { logWriter, onBattery, type LogWriter } from '../../test/small-sheet';
-import { checkSheet } from '../sheet/check';
+import { checkSheet } from '../checks/check';
 import type { Sheet } from '../sheet/schema';
-import { assess, evidenceOf } from '../job/assess';
-import { foldJob } from '../job/fold';
+import { assess, evidenceOf } from '../diagnose/assess';
+import { foldJob } from '../job/fold/fold';
 
 /** The supply’s death leaves the bus without a charge. */
 const sheet: Sheet = {

@@ -2,7 +2,7 @@
 import { smallSheet } from '../../test/small-sheet';
 import { mainsSheet } from '../../test/mains-sheet';
 import { wideSheet } from '../../test/wide-sheet';
-import { checkSheet } from '../sheet/check';
+import { checkSheet } from '../checks/check';
 import type { ProvePair, Sheet } from '../sheet/schema';
 import { pairId } from '../sheet/store-observables';
 import { readSheet } from '../validate';

@@ -12,15 +12,15 @@ import {
 } from '../../test/small-sheet';
 import { latestOf } from '../conditions/energy';
 import { nextSafe } from '../conditions/next-safe';
-import { refusalOf } from './admit';
-import { energyRefusal } from './admit-energy';
-import { assess, evidenceOf } from './assess';
-import type { LogEntry } from './entries';
-import { inLogOrder } from './log-order';
-import { foldJob } from './fold';
-import { notProvenWords } from './not-proven';
-import { accessOwed, currentStage, nextStep, progressOf, takenCount } from './progress';
-import { summarise } from './summary';
+import { refusalOf } from './admission/refusal-of';
+import { energyRefusal } from './admission/energy';
+import { assess, evidenceOf } from '../diagnose/assess';
+import type { LogEntry } from './kinds/index';
+import { inLogOrder } from './log/log-order';
+import { foldJob } from './fold/fold';
+import { notProvenWords } from '../diagnose/not-proven';
+import { accessOwed, currentStage, nextStep, progressOf, takenCount } from './trail/progress';
+import { summarise } from './trail/summary';
 import { findTest } from '../sheet/lookup';
 
 const fold = (log: LogWriter) => foldJob(smallSheet, log.entries);

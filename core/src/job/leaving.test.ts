@@ -1,11 +1,11 @@
 /** How a machine is left is said before the names: its energy, and everything that is not back. */
 import { logWriter, provenDead, smallSheet, type LogWriter } from '../../test/small-sheet';
 import { buildReport } from '../report/report';
-import { leftOpen } from './access';
-import { refusalOf } from './admit';
-import { assess } from './assess';
-import type { BodyOf } from './entries';
-import { foldJob } from './fold';
+import { leftOpen } from './state/access';
+import { refusalOf } from './admission/refusal-of';
+import { assess } from '../diagnose/assess';
+import type { BodyOf } from './kinds/index';
+import { foldJob } from './fold/fold';
 
 const fold = (log: LogWriter) => foldJob(smallSheet, log.entries);
 const decide = (log: LogWriter) =>

@@ -15,9 +15,10 @@ import {
 import { BETWEEN_PROOFS_MS, deadFor } from '../conditions/energy';
 import { nextSafe, notDeadWords } from '../conditions/next-safe';
 import type { Sheet } from '../sheet/schema';
-import { refusalOf } from './admit';
-import type { BodyOf, EntryKind, StoredEntry } from './entries';
-import { foldJob } from './fold';
+import { refusalOf } from './admission/refusal-of';
+import { isEntry, type BodyOf, type EntryKind } from './kinds/index';
+import type { FoldedEntry } from './log/entry';
+import { foldJob } from './fold/fold';
 
 const fold = (log: LogWriter, sheet: Sheet = mainsSheet) => foldJob(sheet, log.entries);
 const energyOf = (log: LogWriter, sheet?: Sheet) => fold(log, sheet).energy;
@@ -538,7 +539,7 @@ test('no log of any kind makes it dead without every pair low between two figure
       }
       const { energy, log: folded } = fold(log);
       if (energy.kind !== 'dead') return;
-      const stands = (entry: StoredEntry & { withdrawnBy?: string }) => !entry.withdrawnBy;
+      const stands = (entry: FoldedEntry) => !entry.withdrawnBy;
       const place = (id: string) => folded.findIndex((each) => each.id === id);
       const lastDanger = folded.findLastIndex((e) => e.kind === 'energised');
       for (const { id, function: fn, deadBelow } of mainsSheet.safety.prove!) {
@@ -547,7 +548,7 @@ test('no log of any kind makes it dead without every pair low between two figure
         expect(place(reading.entry)).toBeGreaterThan(lastDanger);
         const proofs = folded.filter(
           (e) =>
-            stands(e) && e.kind === 'safed' && e.body.step === 'meter' && e.body.function === fn,
+            stands(e) && isEntry('safed', e) && e.body.step === 'meter' && e.body.function === fn,
         );
         const before = proofs.findLast((e) => place(e.id) < place(reading.entry));
         const after = proofs.find((e) => place(e.id) > place(reading.entry));

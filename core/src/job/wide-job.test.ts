@@ -3,11 +3,11 @@ import { busAt, logWriter, onBattery, provenDead, smallMeter, volts } from '../.
 import { wideSheet } from '../../test/wide-sheet';
 import type { MeterProfile } from '../meter/profile';
 import { buildReport } from '../report/report';
-import { refusalOf } from './admit';
-import { assess } from './assess';
-import type { BodyOf } from './entries';
-import { foldJob } from './fold';
-import { limitsAt, stillAsked } from './limits';
+import { refusalOf } from './admission/refusal-of';
+import { assess } from '../diagnose/assess';
+import type { BodyOf } from './kinds/index';
+import { foldJob } from './fold/fold';
+import { limitsAt, stillAsked } from './findings/limits';
 import { findTest } from '../sheet/lookup';
 import type { MeasureTest } from '../sheet/schema';
 

@@ -10,22 +10,8 @@ import { InvalidInputError } from '../errors';
 import { DC_FUNCTIONS, type MeterFunctionLike } from './signs';
 import { limitsOf, type Expectation, type Limits } from './expectation';
 import { normalCdf } from '../numeric/normal';
+import type { Accuracy, LeadZero, Reading } from './reading';
 import { remedyFor, type Remedy } from './remedy';
-
-export type Reading = { kind: 'value'; value: number } | { kind: 'overload' };
-
-/** Meter limits of error: `percent` of reading plus `absolute`, in the unit of the reading. */
-export interface Accuracy {
-  readonly percent: number;
-  readonly absolute: number;
-}
-
-/** What the leads alone showed, shorted together: subtracted from resistances. Ohms. */
-export interface LeadZero {
-  readonly value: number;
-  /** Half-width of that figure's own uncertainty. */
-  readonly half: number;
-}
 
 export type Verdict = 'in' | 'watch' | 'out' | 'cannot-tell' | 'not-settled';
 /** Classes a reading falls into; answers may name others. `ok` is always the good one. */

@@ -1,5 +1,5 @@
 /** What would decide a reading that the meter cannot place on one side of a limit. */
-import type { Accuracy, LeadZero } from './judge';
+import type { Accuracy, LeadZero } from './reading';
 import type { Expectation, Limits } from './expectation';
 import { formatQuantity } from '../units/format';
 

@@ -1,6 +1,6 @@
 /** A meter's accuracy, as its data sheet states it: percent of reading plus counts, per range. */
 import { Type, type Static } from '@sinclair/typebox';
-import type { Accuracy } from '../judge/judge';
+import type { Accuracy } from '../judge/reading';
 import { meterFunctionSchema, type MeterFunction } from './functions';
 
 const rangeSchema = Type.Object({

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { readSheet } from '../validate';
-import { foldJob } from '../job/fold';
+import { foldJob } from '../job/fold/fold';
 import { logWriter } from '../../test/small-sheet';
 import { matchColumns, splitTable } from './columns';
 import { HOUSE_TOLERANCE, parseExpected } from './expected';

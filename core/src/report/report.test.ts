@@ -1,7 +1,8 @@
 import { measured, provenDead, smallSheet } from '../../test/small-sheet';
-import { assess } from '../job/assess';
-import { foldJob } from '../job/fold';
-import { buildReport, placementWords, sourceWords } from './report';
+import { assess } from '../diagnose/assess';
+import { foldJob } from '../job/fold/fold';
+import { placementWords } from '../sheet/placement';
+import { buildReport, sourceWords } from './report';
 
 function report() {
   const log = provenDead();

@@ -1,33 +1,26 @@
 /** The service report as data: every figure with its limit and source. Setting it is the screen's. */
-import { comesBack } from '../conditions/come-back';
 import type { EnergyKind } from '../conditions/energy';
-import { lostWords } from '../conditions/next-safe';
-import { findPair } from '../conditions/pairs';
-import { sourceName } from '../conditions/sources';
-import { leftOpen } from '../job/access';
-import type { Assessment, Suspect } from '../job/assess';
-import type {
-  FoldedEntry,
-  JobState,
-  Taken,
-  TakenGroup,
-  TakenReading,
-  TakenSeries,
-} from '../job/state';
-import type { ContactProof, DecisionAction, EntryOf } from '../job/entries';
-import { notProvenWords } from '../job/not-proven';
+import { leftOpen } from '../job/state/access';
+import type { Assessment } from '../diagnose/assess';
+import type { Suspect } from '../diagnose/suspects';
+import type { JobState, Taken, TakenGroup, TakenReading, TakenSeries } from '../job/state/state';
+import { CONTACT_WORDS } from '../job/kinds/contact';
+import { ENDING_WORDS } from '../job/kinds/decision';
+import { photoPlace } from '../job/kinds/photo';
+import { recordWords } from '../job/kinds/said-of';
+import type { FoldedEntry } from '../job/log/entry';
+import { placementWords } from '../sheet/placement';
+import { notProvenWords } from '../diagnose/not-proven';
 import { ruleTitle } from '../judge/groups/rules';
-import { expectWords } from '../judge/test-expectation';
+import { expectWords, isSeries } from '../judge/test-expectation';
 import { limitWords, outcomeWords, verdictWords } from '../judge/words';
-import { isSeries } from '../judge/test-expectation';
 import { resolveExpectation } from '../judge/given';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { findAccess, stateName, stateOf } from '../sheet/lookup';
 import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { observablesOf } from '../sheet/observables';
-import { locate, placeName } from '../sheet/places';
 import type { Sheet } from '../sheet/schema';
-import { proofOf } from '../job/proof';
+import { proofOf } from '../job/findings/proof';
 import { formatQuantity } from '../units/format';
 
 export interface ReportRow {
@@ -134,16 +127,6 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
   };
 }
 
-/** `Inverter board, CN2 pin 1`; empty for a picture of the whole. */
-export function photoPlace(
-  sheet: Sheet,
-  { place, spot }: Pick<EntryOf<'photo'>['body'], 'place' | 'spot'>,
-): string {
-  const at = place === undefined ? undefined : locate(sheet, place);
-  if (at) return `${at.board.name}, ${placeName(at)}`;
-  return sheet.boards.find((board) => board.id === spot?.board)?.name ?? '';
-}
-
 const suspectRow = ({ fault, part, p }: Suspect) => ({ name: fault.name, part: part.name, p });
 
 /** `Service data DF-7, revision B, page 12`. */
@@ -152,20 +135,6 @@ export function sourceWords(sheet: Sheet, page?: string): string {
   return [document, revision && `revision ${revision}`, page && `page ${page}`]
     .filter(Boolean)
     .join(', ');
-}
-
-/** The placement line: `Red on CN2 pin 1, black on CN2 pin 2`, `At CN4 pin 1`, `Nothing to touch`. */
-export function placementWords(
-  sheet: Sheet,
-  point: { readonly red?: string | undefined; readonly black?: string | undefined },
-): string {
-  const name = (ref: string) => {
-    const place = locate(sheet, ref);
-    return place ? placeName(place) : ref;
-  };
-  if (point.red === undefined) return 'Nothing to touch';
-  if (point.black === undefined) return `At ${name(point.red)}`;
-  return `Red on ${name(point.red)}, black on ${name(point.black)}`;
 }
 
 function rowOf(sheet: Sheet, taken: Taken): ReportRow {
@@ -263,14 +232,6 @@ export function overruledWords({ overruled }: Taken): string | undefined {
   return overruled && `overruled, taken as ${overruled.as}: ${overruled.reason}`;
 }
 
-export const CONTACT_WORDS: Readonly<Record<ContactProof | 'unspecified', string>> = {
-  unspecified: 'proven',
-  'leads-touched': 'leads touched together, the meter answered',
-  'scraped-to-metal': 'scraped to bare metal',
-  'second-point': 'same at a second point',
-  'known-source': 'proven on a known source',
-};
-
 /** Verdict with the remarks that a reader of the report must know. */
 function fullVerdict(taken: TakenReading | TakenSeries): string {
   const { judgement, agreeing } = taken;
@@ -310,67 +271,9 @@ function groupRow(
 
 function deadRecord(sheet: Sheet, log: readonly FoldedEntry[]): Report['dead'] {
   return log.flatMap((entry) => {
-    if (entry.withdrawnBy !== undefined) return [];
-    const text = deadWords(sheet, entry);
+    const text = entry.withdrawnBy === undefined ? recordWords(entry, sheet) : undefined;
     return text === undefined ? [] : [{ at: entry.at, text }];
   });
-}
-
-function deadWords(sheet: Sheet, entry: FoldedEntry): string | undefined {
-  switch (entry.kind) {
-    case 'energised': {
-      const { second } = entry.body;
-      return `Live work begun, precautions read${second ? `; in reach: ${second}` : ''}`;
-    }
-    case 'licence':
-      return entry.body.held
-        ? `Licences held${entry.body.who ? ` by ${entry.body.who}` : ''}`
-        : 'Licence not held by anybody here';
-    case 'purged':
-      return 'Purged after its attempts';
-    case 'safed':
-      return safeWords(sheet, entry.body);
-    case 'volts-seen':
-      return voltsSeenWords(sheet, entry.body);
-    default:
-      return undefined;
-  }
-}
-
-/** One step of proving it dead, with its figure, its function and its limit. */
-export function safeWords(sheet: Sheet, body: EntryOf<'safed'>['body']): string {
-  const { step, reading, function: fn, source, live } = body;
-  const figure = !reading
-    ? 'no figure'
-    : reading.kind === 'overload'
-      ? 'OL'
-      : formatQuantity(reading.value, 'V');
-  const dial = fn ? ` on ${METER_FUNCTIONS[fn].words}` : '';
-  const by = live ? ', off the connected meter' : '';
-  switch (step) {
-    case 'isolated':
-      return 'Supply isolated and locked off';
-    case 'meter':
-      return `Meter held to ${source ? sourceName(source) : 'a source'}${dial}: ${figure}${by}`;
-    case 'pair': {
-      const pair = body.pair === undefined ? undefined : findPair(sheet, body.pair);
-      const limit = pair ? ` (dead below ${formatQuantity(pair.deadBelow, 'V')})` : '';
-      return `${pair?.name ?? body.pair ?? 'Pair'}${dial}: ${figure}${limit}${by}`;
-    }
-    case 'bus':
-      return `Bus measured: ${figure} (before pairs were proven: no proof)`;
-    case 'meter-proved':
-    case 'meter-reproved':
-      return 'Meter said to be proven, without its figure: no proof';
-    default:
-      step satisfies never;
-      return '';
-  }
-}
-
-export function voltsSeenWords(sheet: Sheet, body: EntryOf<'volts-seen'>['body']): string {
-  const back = comesBack(sheet, body);
-  return back ? `No longer dead: ${lostWords(back)}` : 'Volts seen on the connected meter';
 }
 
 const ENERGY_LEFT: Readonly<Record<EnergyKind, string>> = {
@@ -474,11 +377,3 @@ function decisionLines(
     before: part?.before ?? [],
   };
 }
-
-/** The ends of a visit that name no part. */
-export const ENDING_WORDS: Readonly<Record<DecisionAction, string>> = {
-  replace: 'Replace',
-  'hand-over': 'Stop here and hand over',
-  'cannot-make-safe': 'Cannot be made safe here: left closed and marked',
-  'stop-and-call': 'Stopped, and somebody else called',
-};

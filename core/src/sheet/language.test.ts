@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { smallSheet } from '../../test/small-sheet';
 import { wideSheet } from '../../test/wide-sheet';
-import { decodeCode } from '../codes/match';
+import { decodeCode } from './codes/match';
 import { readSheetText } from '../validate';
 import { expectOf, functionOf, phaseName, testsOf } from './all-tests';
 import { compareSheets } from './compare';

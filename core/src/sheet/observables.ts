@@ -6,21 +6,9 @@
 import { pointsOf, ruleOutcomes, type TogetherRule } from '../judge/groups/rules';
 import { outcomesOf } from '../judge/test-expectation';
 import { expectOf, functionOf, testsOf } from './all-tests';
+import type { Observable } from './observable';
 import { isMeasured, type Fault, type Sheet, type Test } from './schema';
 import { storeObservables } from './store-observables';
-
-export interface Observable {
-  readonly id: string;
-  readonly test: string;
-  /** Absent for questions and for rules. */
-  readonly point?: string;
-  /** Present for rules only. */
-  readonly rule?: string;
-  /** `ok` first, then the rest, each once. */
-  readonly outcomes: readonly string[];
-  /** Chance of an outcome unrelated to the faults; the engine's default where absent. */
-  readonly noise?: number;
-}
 
 export function observableId(test: Test, point: string | undefined): string {
   return isMeasured(test) && test.points.length > 1 ? `${test.id}@${point}` : test.id;

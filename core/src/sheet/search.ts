@@ -1,5 +1,5 @@
 /** Finding a sheet by maker, model, code, connector, signal or part, and saying by what it was found. */
-import { normaliseCode } from '../codes/match';
+import { normaliseCode } from './codes/match';
 import type { Sheet } from './schema';
 
 /** What a library needs of a sheet to be searched; a projection, rebuildable from the sheet. */

@@ -1,5 +1,5 @@
 import { smallSheet } from '../../test/small-sheet';
-import { checkSheet } from './check';
+import { checkSheet } from '../checks/check';
 import { findFault, findPart, findPoint, findTest, stateName, stateOf } from './lookup';
 import { allObservables, observableId, observablesOf, shownBy } from './observables';
 import { locate, placeDetail, placeName } from './places';

@@ -2,7 +2,7 @@
  * What a store's first figure after isolation lets a sheet find out: `bus@fast`, it lost its charge at
  * once, or never had one. Only where a fault says that it shows it.
  */
-import type { Observable } from './observables';
+import type { Observable } from './observable';
 import type { ProvePair, Sheet } from './schema';
 
 /** What a pair is called in the log and by the sheet. */

@@ -3,7 +3,7 @@
  * for every kind; only the complaints of the kind that was meant are kept.
  */
 import type { ErrorObject } from 'ajv';
-import { problem, type SheetProblem } from '../sheet/checks/problem';
+import { problem, type SheetProblem } from './problem';
 
 /** Problems named with their path, at most this many: a damaged file may have thousands. */
 export const MOST_PROBLEMS = 200;

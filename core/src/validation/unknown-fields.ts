@@ -1,6 +1,6 @@
 /** Fields of a value that its schema does not name: kept, and worth a warning, for they may be typos. */
 import type { TSchema } from '@sinclair/typebox';
-import { warning, type SheetProblem } from '../sheet/checks/problem';
+import { warning, type SheetProblem } from './problem';
 
 type Loose = TSchema & {
   anyOf?: Loose[];

@@ -4,7 +4,7 @@
  * reads what was written meanwhile and is judged by that.
  */
 import { isDeepStrictEqual } from 'node:util';
-import { admit, type AppendedResource, type LogEntry } from '@jeitinho/core';
+import { admit, type AppendedResource, type LogEntry, type WrittenEntry } from '@jeitinho/core';
 import { ProblemError } from '../problem';
 import { inSlices } from '../slices';
 import { isDuplicate, transient } from './database-errors';
@@ -139,5 +139,5 @@ const usedTwice = (index: number, id: string) =>
   );
 
 /** The database may give fields back in another order. */
-const sameEntry = (a: LogEntry, b: LogEntry): boolean =>
+const sameEntry = (a: WrittenEntry, b: WrittenEntry): boolean =>
   a.kind === b.kind && a.at === b.at && a.author === b.author && isDeepStrictEqual(a.body, b.body);

@@ -1,5 +1,5 @@
 /** Entries of logs as rows: written in one statement, read in pages. */
-import type { StoredEntry } from '@jeitinho/core';
+import { columnsOf, type StoredEntry } from '@jeitinho/core';
 import type { Transaction } from 'sequelize';
 import type { Store } from './models/index';
 import { fromColumn, raw, toColumn } from './raw';
@@ -115,27 +115,6 @@ export function entryRow(jobId: string, entry: NumberedEntry): EntryRow {
     ],
     bytes: body.length,
   };
-}
-
-/** What statistics ask of readings. */
-function columnsOf(entry: NumberedEntry): {
-  readonly test?: string;
-  readonly point?: string | undefined;
-  readonly value?: number | null;
-} {
-  switch (entry.kind) {
-    case 'answer':
-    case 'skipped':
-      return { test: entry.body.test };
-    case 'series':
-      return { test: entry.body.test, point: entry.body.point };
-    case 'reading': {
-      const { test, point, reading } = entry.body;
-      return { test, point, value: reading.kind === 'value' ? reading.value : null };
-    }
-    default:
-      return {};
-  }
 }
 
 /** All of them or none, in one statement: durable when it returns. */

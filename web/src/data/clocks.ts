@@ -1,5 +1,5 @@
 /** Clocks, and proofs of dead that were lost, of every job on this device, wherever in the app somebody stands. */
-import { clocksOf, foldJob, type EntryKind, type Lost, type RunningClock } from '@jeitinho/core';
+import { CLOCK_KINDS, clocksOf, foldJob, type Lost, type RunningClock } from '@jeitinho/core';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { countedEntries, localStore, type LocalStore } from './local-store';
 
@@ -8,7 +8,6 @@ export interface JobClock extends RunningClock {
   readonly unit: string;
 }
 
-const STARTS: readonly EntryKind[] = ['clock', 'window', 'safed'];
 /** What began longer ago than this is nobody's clock any more. */
 const LATELY_MS = 36 * 3_600_000;
 
@@ -29,7 +28,7 @@ export interface OnDevice {
  */
 export async function jobsOnDevice(now: number, store: LocalStore = localStore): Promise<OnDevice> {
   const since = new Date(now - LATELY_MS).toISOString();
-  const begun = await store.entries.where('kind').anyOf(STARTS).toArray();
+  const begun = await store.entries.where('kind').anyOf(CLOCK_KINDS).toArray();
   const jobs = [...new Set(begun.filter(({ at }) => at > since).map(({ jobId }) => jobId))];
   const all = await Promise.all(
     jobs.map(async (jobId): Promise<OnDevice> => {

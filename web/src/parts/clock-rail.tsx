@@ -1,11 +1,11 @@
 /** Running clocks of every job, over any screen: what, how long still, what then. Loud at the end. */
-import type { BodyOf, EntryKind } from '@jeitinho/core';
+import { durationWords, type BodyOf, type EntryKind } from '@jeitinho/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { beep, notify, readySound, shake } from '../data/alarm';
 import { useJobsOnDevice, type JobClock } from '../data/clocks';
 import { useDeviceClock } from '../data/device-clock';
-import { countdown, durationWords, useNow } from '../data/now';
+import { countdown, useNow } from '../data/now';
 import { recordEntry } from '../data/record';
 import { localStore } from '../data/local-store';
 import { say } from '../data/speech';

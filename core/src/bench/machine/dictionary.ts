@@ -4,7 +4,8 @@
  */
 import { Type, type Static } from '@sinclair/typebox';
 import { CoreError } from '../../errors';
-import { allObservables, shownBy, type Observable } from '../../sheet/observables';
+import { allObservables, shownBy } from '../../sheet/observables';
+import { type Observable } from '../../sheet/observable';
 import type { Fault, Sheet } from '../../sheet/schema';
 import { dice, draw, seedOf } from '../dice';
 import { meaningful } from './agreement';

@@ -3,7 +3,7 @@ import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
 import { functionOf } from '../../sheet/all-tests';
 import { observableId } from '../../sheet/observables';
 import type { BenchModel, MeasureTest, TestPoint } from '../../sheet/schema';
-import type { Probing } from '../meter/measure';
+import type { Probing } from '../meter/probing';
 import { nodeAt } from './machine';
 
 /** Undefined where the bench has nothing for it: a display, a sound, a gauge that is not modelled. */

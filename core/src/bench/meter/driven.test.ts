@@ -1,6 +1,7 @@
 import { readNetlist } from '../spice/read';
 import { DrivenMeter } from './driven';
-import { measure, type Probing } from './measure';
+import { measure } from './measure';
+import { type Probing } from './probing';
 import type { Indication } from './shown';
 
 const BOARD = readNetlist(

@@ -17,7 +17,7 @@ import {
   OHMS_OPEN,
 } from './bench-meter';
 import { chargeReading } from './capacitance';
-import type { Probing } from './measure';
+import type { Probing } from './probing';
 import { AIR, shown, type Flag, type Hazard, type Indication, type MeasureOptions } from './shown';
 
 type Driven = Probing & { readonly black: string };

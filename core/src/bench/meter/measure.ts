@@ -12,21 +12,8 @@ import { steadyState, alternates, type Quantity, type Settled } from '../solve/s
 import { burden, converter, leads, METER, shunt } from './attach';
 import { BANDWIDTH_HERTZ, BENCH_METER, DRIVES, JACKS, LOW_IMPEDANCE } from './bench-meter';
 import { DrivenMeter } from './driven';
+import type { Probing } from './probing';
 import { AIR, shown, type Indication, type MeasureOptions } from './shown';
-
-export interface Probing {
-  readonly function: MeterFunction;
-  /** Node under the red probe; a quantity's node for a gauge. */
-  readonly red: string;
-  /** Node under the black probe; absent for clamps and gauges. */
-  readonly black?: string;
-  /** Element around which a clamp lies. */
-  readonly clamp?: string;
-  /** The volts position that loads the circuit, for ghosts. */
-  readonly lowImpedance?: boolean;
-  /** Volts of an insulation test. */
-  readonly testVolts?: number;
-}
 
 /**
  * @throws {UnknownReferenceError} for a node or element that the circuit does not have.

@@ -22,7 +22,8 @@ import {
   UPDATES,
 } from './bench-meter';
 import { EXACT, indicate } from './indicate';
-import { checkPlaces, measure, placesOf, type Probing } from './measure';
+import { checkPlaces, measure, placesOf } from './measure';
+import { type Probing } from './probing';
 import type { MeasureOptions } from './shown';
 
 export interface Update {

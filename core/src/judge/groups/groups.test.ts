@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Expectation } from '../expectation';
-import { judge, type Accuracy } from '../judge';
+import { judge } from '../judge';
+import { type Accuracy } from '../reading';
 import { unbalancePercent } from './balance';
 import type { GroupReading } from './readings';
 import { judgeTogether, pointsOf, ruleOutcomes, ruleTitle, type TogetherRule } from './rules';

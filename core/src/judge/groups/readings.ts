@@ -1,7 +1,8 @@
 /** The readings a group rule takes, and what they share. */
 import type { Uncertain } from '../../numeric/propagate';
 import type { Unit } from '../../units/units';
-import type { Judgement, Reading } from '../judge';
+import type { Judgement } from '../judge';
+import type { Reading } from '../reading';
 
 /** One judged reading of a test, by the id of its point. */
 export interface GroupReading {

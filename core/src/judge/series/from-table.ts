@@ -5,8 +5,7 @@
  */
 import { parseEntry } from '../../units/entry';
 import { UNIT_FACTS, type Unit } from '../../units/units';
-import { MOST_SAMPLES } from '../../job/entries';
-import type { Sample } from './samples';
+import { MOST_SAMPLES, type Sample } from './samples';
 
 export interface TrackTable {
   readonly samples: readonly Sample[];

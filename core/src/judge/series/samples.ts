@@ -9,6 +9,9 @@ export interface Sample {
   readonly driver?: number;
 }
 
+/** How many figures one series may hold. */
+export const MOST_SAMPLES = 5000;
+
 export interface Series {
   readonly samples: readonly Sample[];
   /** Seconds at which the event happened (flame, lock, flexing begun), where the rule has one. */

@@ -1,5 +1,5 @@
 /** The job log as a paper strip: every entry in order, withdrawn ones struck through. */
-import { canWithdraw, inLogOrder, type FoldedEntry } from '@jeitinho/core';
+import { canWithdraw, entryWords, inLogOrder, isEntry, type FoldedEntry } from '@jeitinho/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { clockTime } from '../../data/now';
@@ -8,8 +8,7 @@ import { sendAgain } from '../../data/outbox';
 import { syncNow } from '../../data/sync-status';
 import { Button } from '../../parts/button';
 import { Photo } from '../../parts/photo';
-import { FILTER_WORDS, passes, placeOfEntry, ROLL_FILTERS, type RollFilter } from './entry-place';
-import { entryWords } from './entry-words';
+import { FILTER_WORDS, passes, pathOfEntry, ROLL_FILTERS, type RollFilter } from './roll-filters';
 import { useJob } from './job-context';
 
 export function Roll() {
@@ -74,7 +73,7 @@ export function Roll() {
             key={entry.id}
             entry={entry}
             words={words}
-            to={jumpTo(job.id, placeOfEntry(entry, sheet))}
+            to={jumpTo(job.id, pathOfEntry(entry, sheet))}
             unsent={unsent.has(entry.id)}
             onWithdraw={
               canWithdraw(entry) && (!state.signed || entry.kind === 'signed')
@@ -140,7 +139,7 @@ function RollLine({ entry, words, to, unsent, onWithdraw }: RollLineProps) {
             <span>{text}</span>
           </Link>
         )}
-        {entry.kind === 'photo' && !struck && (
+        {isEntry('photo', entry) && !struck && (
           <Photo hash={entry.body.hash} words={words} className="mt-1 max-h-28" />
         )}
         {unsent && <span className="text-[13px] text-soft"> · to send</span>}

@@ -11,6 +11,7 @@ import {
   meterProblem,
   nextStep,
   observableId,
+  placeOfEntry,
   stateOf,
   stillAsked,
   type MeterLine,
@@ -144,10 +145,9 @@ export function Measure() {
   /** Back to the place of what was undone: it will want another figure. */
   const undoHere = async () => {
     const gone = await undo();
-    if (gone?.kind !== 'reading' && gone?.kind !== 'series' && gone?.kind !== 'answer') return;
-    const gonePoint = gone.kind === 'answer' ? undefined : gone.body.point;
+    const from = gone && placeOfEntry(gone, sheet);
     const place = current.steps.find(
-      (each) => each.test.id === gone.body.test && each.point === gonePoint,
+      (each) => each.observable === from?.observable || each.test.id === from?.test,
     );
     if (place) goTo(place.observable);
   };

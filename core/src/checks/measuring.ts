@@ -1,0 +1,126 @@
+/** Units suit functions, dead-only functions stay off live states, limits make sense, probes have places. */
+import { limitProblem } from '../judge/test-expectation';
+import { METER_FUNCTIONS } from '../meter/functions';
+import { curveProblem } from '../curves/curve';
+import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
+import { findAccess } from '../sheet/lookup';
+import { isMeasured, type MeasureTest, type Sheet } from '../sheet/schema';
+import { problem, warning, type SheetProblem } from '../validation/problem';
+
+export function measuring(sheet: Sheet): SheetProblem[] {
+  return [
+    ...testsOf(sheet).flatMap((test) => {
+      if (!isMeasured(test)) return [];
+      const listed = sheet.tests.indexOf(test);
+      const path =
+        listed >= 0
+          ? `/tests/${listed}`
+          : `/sequences/${sheet.sequences!.findIndex((each) => each.id === test.id)}`;
+      return [
+        ...ofPoints(sheet, test, path, listed >= 0 ? 'points' : 'expects'),
+        ...ofRules(test, path),
+        ...(test.purposes ?? []).flatMap((purpose, i) => {
+          const bad = limitProblem(purpose.expect, sheet.curves ?? []);
+          return bad ? [problem('limits', `${path}/purposes/${i}/expect`, `Limits: ${bad}.`)] : [];
+        }),
+      ];
+    }),
+    ...(sheet.curves ?? []).flatMap((curve, i) => {
+      const bad = curveProblem(curve);
+      return bad ? [problem('curve', `/curves/${i}/points`, `This is no curve: ${bad}.`)] : [];
+    }),
+  ];
+}
+
+function ofPoints(sheet: Sheet, test: MeasureTest, path: string, points: string): SheetProblem[] {
+  const live = sheet.states.find(({ id }) => id === test.state)?.energy === 'live';
+  const seen = new Set<string>();
+  return test.points
+    .flatMap((point, i): SheetProblem[] => {
+      const here = `${path}/${points}/${i}`;
+      const fn = functionOf(test, point);
+      const expect = expectOf(test, point);
+      const facts = METER_FUNCTIONS[fn];
+      const found: SheetProblem[] = [];
+      if (live && facts.deadOnly)
+        found.push(
+          problem(
+            'dead-only',
+            point.function ? `${here}/function` : `${path}/function`,
+            `${facts.words} is for dead circuits only; choose a dead state or another function.`,
+          ),
+        );
+      if (facts.unit !== undefined && expect.unit !== facts.unit)
+        found.push(
+          problem(
+            'unit',
+            point.expect ? `${here}/expect/unit` : `${path}/expect/unit`,
+            `${facts.words} reads in ${facts.unit}, not ${expect.unit}; change the unit or the function.`,
+          ),
+        );
+      if (expect.kind === 'curve' && expect.unit !== 'ohm')
+        found.push(
+          problem(
+            'unit',
+            `${here}/expect/unit`,
+            'A sensor’s curve is in ohms; set the unit to ohm.',
+          ),
+        );
+      const bad = limitProblem(expect, sheet.curves ?? []);
+      if (bad && !bad.startsWith('there is no curve'))
+        found.push(
+          problem('limits', point.expect ? `${here}/expect` : `${path}/expect`, `Limits: ${bad}.`),
+        );
+      const places = [point.red, point.black].filter((each) => each !== undefined).length;
+      const wanted = facts.placing === 'two' ? 2 : facts.placing === 'one' ? 1 : 0;
+      if (places < wanted && !(wanted === 1 && places === 0 && !facts.metered))
+        found.push(
+          problem(
+            'placing',
+            here,
+            wanted === 2
+              ? `${facts.words} needs two places: give red and black.`
+              : `${facts.words} needs a place: give red.`,
+          ),
+        );
+      if (places === 2 && point.red === point.black)
+        found.push(
+          problem('placing', here, 'Red and black stand on the same place; move one of them.'),
+        );
+      const plugged = (test.access ?? []).some((id) => findAccess(sheet, id)?.energy === 'dead');
+      if (fn === 'insulation' && (!test.isolated || !plugged))
+        found.push(
+          warning(
+            'isolation',
+            test.isolated ? `${path}/access` : `${path}/isolated`,
+            'Insulation is tested with the electronics unplugged: say isolated, and which plug under access.',
+          ),
+        );
+      return found;
+    })
+    .filter(({ path: where, message }) => !seen.has(where + message) && seen.add(where + message));
+}
+
+function ofRules(test: MeasureTest, path: string): SheetProblem[] {
+  return (test.together ?? []).flatMap((rule, i): SheetProblem[] => {
+    const here = `${path}/together/${i}`;
+    if (rule.kind === 'balance' && rule.percent === undefined && rule.spread === undefined)
+      return [problem('limits', here, 'A balance needs percent or spread.')];
+    if (rule.kind === 'same' && rule.percent === undefined && rule.plusMinus === undefined)
+      return [problem('limits', here, 'Two equal places need plusMinus or percent.')];
+    if (rule.kind === 'ratio' && !(rule.low <= rule.high))
+      return [problem('limits', here, 'The lower ratio is not below the upper one.')];
+    const count = rule.kind === 'sum' ? 3 : rule.kind === 'same' ? 2 : 0;
+    if (count > 0 && !('points' in rule && rule.points) && test.points.length !== count)
+      return [
+        problem(
+          'limits',
+          here,
+          `This rule takes ${count} readings and the test has ${test.points.length}: name them under points.`,
+        ),
+      ];
+    if (rule.kind === 'balance' && !rule.points && test.points.length < 2)
+      return [problem('limits', here, 'A balance needs two readings at least.')];
+    return [];
+  });
+}

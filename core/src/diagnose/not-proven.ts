@@ -1,0 +1,176 @@
+/**
+ * What is not proven, beside every conclusion: “good so far” is not “good”.
+ */
+import { testsOf } from '../sheet/all-tests';
+import { observablesOf, shownBy } from '../sheet/observables';
+import type { Fault, Sheet, Test } from '../sheet/schema';
+import type { EvidenceItem, Suspect } from './suspects';
+import { energises, shortsOf } from '../job/findings/shorted';
+import type { JobState } from '../job/state/state';
+
+export type NotProven =
+  | { readonly kind: 'untaken'; readonly tests: readonly Test[] }
+  | {
+      readonly kind: 'part-taken';
+      readonly test: Test;
+      readonly taken: number;
+      readonly of: number;
+    }
+  | { readonly kind: 'void'; readonly test: Test; readonly because: string }
+  | {
+      readonly kind: 'cannot-tell';
+      readonly test: Test;
+      readonly observable: string;
+      readonly sentence: string;
+    }
+  /** Accuses after one single reading. */
+  | { readonly kind: 'once'; readonly test: Test; readonly observable: string }
+  | { readonly kind: 'licence'; readonly held: boolean | undefined }
+  /** No reading speaks about these suspects; codes alone do not count. Likeliest first. */
+  | { readonly kind: 'unheard'; readonly faults: readonly Fault[] }
+  /** Readings spoke about these, and they are still likely, beside the one that leads. */
+  | { readonly kind: 'not-cleared'; readonly faults: readonly Fault[] }
+  /** The cheapest test left that could still clear the leading suspect. */
+  | { readonly kind: 'could-clear'; readonly fault: Fault; readonly test: Test };
+
+/** Suspects less likely than this are not worth a remark. */
+const WORTH_NAMING = 0.02;
+/** A suspect beside the leading one that is at least this likely has not been cleared. */
+const STILL_LIKELY = 0.1;
+/** A test could clear a fault that shows `ok` there less often than this. */
+const TELLING = 0.5;
+
+export function notProvenOf(
+  sheet: Sheet,
+  state: JobState,
+  suspects: readonly Suspect[],
+  evidence: readonly EvidenceItem[],
+): NotProven[] {
+  return [
+    ...clearing(sheet, state, suspects),
+    ...unheard(suspects, evidence),
+    ...notCleared(suspects, evidence),
+    ...licence(sheet, state),
+    ...doubtful(state),
+    ...once(state),
+    ...untaken(sheet, state),
+  ];
+}
+
+function clearing(sheet: Sheet, state: JobState, suspects: readonly Suspect[]): NotProven[] {
+  const leader = suspects[0];
+  if (!leader || leader.p < WORTH_NAMING) return [];
+  const shorts = shortsOf(sheet, state);
+  const cheapest = testsOf(sheet)
+    .filter((test) => !energises(sheet, shorts, test))
+    .filter((test) =>
+      observablesOf(test, sheet).some(
+        (each) => !state.current.has(each.id) && chanceOfOk(leader.fault, each) < TELLING,
+      ),
+    )
+    .sort((a, b) => (a.minutes ?? 1) - (b.minutes ?? 1))[0];
+  return cheapest ? [{ kind: 'could-clear', fault: leader.fault, test: cheapest }] : [];
+}
+
+function chanceOfOk(fault: Fault, observable: Parameters<typeof shownBy>[1]): number {
+  const shown = shownBy(fault, observable) ?? 'ok';
+  return typeof shown === 'string' ? (shown === 'ok' ? 1 : 0) : (shown.ok ?? 0);
+}
+
+/** Whether any reading or answer, not only a code, says something about the suspect. */
+const heard = ({ weights }: Suspect, evidence: readonly EvidenceItem[]): boolean =>
+  weights.some((weight, i) => evidence[i]!.from.kind !== 'code' && weight.strength !== 'nothing');
+
+function notCleared(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]): NotProven[] {
+  const faults = suspects
+    .slice(1)
+    .filter((suspect) => suspect.p >= STILL_LIKELY && heard(suspect, evidence))
+    .map(({ fault }) => fault);
+  return faults.length > 0 ? [{ kind: 'not-cleared', faults }] : [];
+}
+
+function unheard(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]): NotProven[] {
+  const faults = suspects
+    .filter((suspect) => suspect.p >= WORTH_NAMING && !heard(suspect, evidence))
+    .map(({ fault }) => fault);
+  return faults.length > 0 ? [{ kind: 'unheard', faults }] : [];
+}
+
+function doubtful(state: JobState): NotProven[] {
+  return [...state.current.values()].flatMap((taken): NotProven[] => {
+    if (taken.standing.kind === 'void')
+      return [{ kind: 'void', test: taken.test, because: taken.standing.because }];
+    if (taken.kind === 'answer') return [];
+    const { verdict, remedy, sentence } = taken.judgement;
+    if (verdict === 'cannot-tell' || verdict === 'not-settled')
+      return [
+        {
+          kind: 'cannot-tell',
+          test: taken.test,
+          observable: taken.observable,
+          sentence: remedy?.sentence ?? sentence ?? '',
+        },
+      ];
+    return [];
+  });
+}
+
+/** Repeat before you believe: what condemns after a single reading is not yet believed. */
+function once(state: JobState): NotProven[] {
+  return [...state.current.values()].flatMap((taken): NotProven[] =>
+    taken.kind === 'reading' &&
+    taken.standing.kind === 'counts' &&
+    taken.judgement.verdict === 'out' &&
+    taken.agreeing === 0 &&
+    !taken.overruled
+      ? [{ kind: 'once', test: taken.test, observable: taken.observable }]
+      : [],
+  );
+}
+
+function licence(sheet: Sheet, state: JobState): NotProven[] {
+  if (!sheet.safety.licences?.length || state.licence?.body.held) return [];
+  return [{ kind: 'licence', held: state.licence?.body.held }];
+}
+
+function untaken(sheet: Sheet, state: JobState): NotProven[] {
+  const counts = testsOf(sheet).map((test) => {
+    const observables = observablesOf(test, sheet);
+    const taken = observables.filter((each) => state.current.has(each.id)).length;
+    return { test, taken, of: observables.length };
+  });
+  const parts = counts
+    .filter(({ taken, of }) => taken > 0 && taken < of)
+    .map((count) => ({ kind: 'part-taken' as const, ...count }));
+  const tests = counts.filter(({ taken }) => taken === 0).map(({ test }) => test);
+  return tests.length > 0 ? [...parts, { kind: 'untaken', tests }] : parts;
+}
+
+/** One short sentence for each kind of thing not proven. */
+export function notProvenWords(item: NotProven): string {
+  switch (item.kind) {
+    case 'untaken':
+      return `Not taken: ${item.tests.map((test) => test.title).join('; ')}.`;
+    case 'part-taken':
+      return `Taken in part, ${item.taken} of ${item.of}: ${item.test.title}.`;
+    case 'void':
+      return `Void: ${item.test.title}. ${item.because}.`;
+    case 'cannot-tell':
+      return `Cannot tell: ${item.test.title}. ${item.sentence}`;
+    case 'once':
+      return `Read once only: ${item.test.title}. Repeat it before a part is condemned on it.`;
+    case 'licence':
+      return item.held === undefined
+        ? 'Who may do the licensed part of this work was not said.'
+        : 'Nobody here holds the licence: the licensed part of this work was not done.';
+    case 'unheard':
+      return `No reading speaks yet about: ${item.faults.map((fault) => fault.name).join('; ')}.`;
+    case 'not-cleared':
+      return `Not cleared: ${item.faults.map((fault) => fault.name).join('; ')}.`;
+    case 'could-clear':
+      return `Could still clear “${item.fault.name}”: ${item.test.title}.`;
+    default:
+      item satisfies never;
+      return '';
+  }
+}

@@ -1,0 +1,59 @@
+/** Judging what was taken in a job: with its meters, its lead zero, and the figures its limits hang on. */
+import { judge, type Judgement } from '../../judge/judge';
+import { type LeadZero, type Reading } from '../../judge/reading';
+import { resolveExpectation } from '../../judge/given';
+import type { Series } from '../../judge/series/samples';
+import { isSeries } from '../../judge/test-expectation';
+import { accuracyAt, type MeterProfile } from '../../meter/profile';
+import { expectOf, functionOf } from '../../sheet/all-tests';
+import type { MeasureTest, Sheet, TestPoint } from '../../sheet/schema';
+import { dutyOf, instrumentFor } from './instruments';
+
+/** What a reading is judged with. */
+export interface JudgedWith {
+  readonly meters: readonly MeterProfile[];
+  readonly lead?: LeadZero | undefined;
+  readonly given?: number | undefined;
+}
+
+/**
+ * Judge a reading of a test as the job would: with its meter's accuracy, its lead zero and its label.
+ * @returns undefined while the figure that its limits hang on is missing, and for a series.
+ */
+export function judgeTaken(
+  sheet: Sheet,
+  test: MeasureTest,
+  point: TestPoint,
+  reading: Reading,
+  { meters, lead, given }: JudgedWith,
+): Judgement | undefined {
+  const wanted = expectOf(test, point);
+  if (isSeries(wanted)) return undefined;
+  const expect = resolveExpectation(wanted, given, sheet.curves ?? []);
+  if (!expect) return undefined;
+  const fn = functionOf(test, point);
+  const meter = instrumentFor(meters, sheet, dutyOf(sheet, test, point));
+  const accuracy =
+    meter && reading.kind === 'value' ? accuracyAt(meter, fn, reading.value) : undefined;
+  return judge({
+    expect,
+    reading,
+    function: fn,
+    ...(accuracy && { meter: accuracy }),
+    ...(lead && { lead }),
+  });
+}
+
+/** Standard uncertainty of a figure of a series: the meter's at its largest. */
+export function seriesUncertainty(
+  sheet: Sheet,
+  test: MeasureTest,
+  point: TestPoint,
+  { samples }: Series,
+  meters: readonly MeterProfile[],
+): number {
+  const meter = instrumentFor(meters, sheet, dutyOf(sheet, test, point));
+  const largest = Math.max(0, ...samples.map(({ value }) => Math.abs(value)));
+  const accuracy = meter && accuracyAt(meter, functionOf(test, point), largest);
+  return accuracy ? ((largest * accuracy.percent) / 100 + accuracy.absolute) / Math.sqrt(3) : 0;
+}

@@ -1,0 +1,43 @@
+/**
+ * Prerequisites: a reading whose supply or permission failed is void, neither pass nor fail.
+ * Only a prerequisite that was taken and failed voids; one not yet taken leaves the reading standing.
+ */
+import type { Taken } from '../state/state';
+
+/** Whether what was found says plainly that the thing is not right. */
+export function failed(taken: Taken): boolean {
+  // What is void itself, for want of isolation, says nothing about what it feeds.
+  if (taken.standing.kind === 'void') return false;
+  if (taken.overruled) return taken.overruled.as === 'bad';
+  return taken.kind === 'answer' ? taken.outcome !== 'ok' : taken.judgement.verdict === 'out';
+}
+
+/**
+ * @param current - The reading or answer that stands for each observable.
+ * @returns by observable, why it is void; what it hangs on may itself be void.
+ */
+export function voidReasons(current: ReadonlyMap<string, Taken>): Map<string, string> {
+  const reasons = new Map<string, string | undefined>();
+
+  const reasonFor = (observable: string, seen: ReadonlySet<string>): string | undefined => {
+    if (reasons.has(observable)) return reasons.get(observable);
+    const taken = current.get(observable);
+    // A circle of prerequisites proves nothing either way; the sheet's checks report it.
+    if (!taken || seen.has(observable)) return undefined;
+    const path = new Set([...seen, observable]);
+    const feeders = [...current].filter(([id, each]) =>
+      taken.test.fedBy?.some((wanted) => wanted === id || wanted === each.test.id),
+    );
+    const bad = feeders.find(([id, each]) => failed(each) || reasonFor(id, path) !== undefined);
+    const reason = bad && `“${bad[1].test.title}” failed, and feeds this`;
+    reasons.set(observable, reason);
+    return reason;
+  };
+
+  const found = new Map<string, string>();
+  for (const observable of current.keys()) {
+    const reason = reasonFor(observable, new Set());
+    if (reason !== undefined) found.set(observable, reason);
+  }
+  return found;
+}

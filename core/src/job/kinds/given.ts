@@ -1,0 +1,58 @@
+import { Type } from '@sinclair/typebox';
+import { askedBy, resolveExpectation, type GivenExpectation } from '../../judge/given';
+import type { Expectation } from '../../judge/expectation';
+import { isSeries } from '../../judge/test-expectation';
+import { expectOf } from '../../sheet/all-tests';
+import { findTest } from '../../sheet/lookup';
+import { isMeasured, type MeasureTest } from '../../sheet/schema';
+import { formatQuantity } from '../../units/format';
+import { refuse, type Refusal } from '../admission/refusal';
+import { unknownTest } from '../findings/place-of';
+import { Id, strict, Typed } from '../log/words';
+import { defineKind } from './kind';
+
+/** A figure that limits hang on: off this unit's label, by a reference instrument. SI, °C. */
+export const given = defineKind({
+  kind: 'given',
+  body: strict({
+    test: Id,
+    value: Type.Number({ minimum: -1e12, maximum: 1e12 }),
+    typed: Typed,
+  }),
+  group: 'findings',
+  admit({ sheet, entry: { body } }): Refusal | undefined {
+    const test = findTest(sheet, body.test);
+    if (!test || !isMeasured(test)) return unknownTest(body.test);
+    const asking = askingIn(test);
+    if (asking.length === 0)
+      return refuse('unknown-test', `“${test.title}” asks for no such figure.`);
+    const beyond = asking.some(
+      (expect) => resolveExpectation(expect, body.value, sheet.curves ?? []) === undefined,
+    );
+    return beyond
+      ? refuse(
+          'given-beyond',
+          'The sensor’s curve does not reach there. Check the figure and its unit.',
+        )
+      : undefined;
+  },
+  apply(draft, { body }) {
+    draft.given.set(body.test, body.value);
+  },
+  words({ test: id, value }, sheet) {
+    const test = findTest(sheet, id);
+    const first = test && isMeasured(test) ? askingIn(test)[0] : undefined;
+    const asked = first && askedBy(first);
+    return asked
+      ? `${asked.asks}: ${formatQuantity(value, asked.unit)}`
+      : 'A figure that limits hang on';
+  },
+  place: ({ test }) => ({ stage: 'measure', test }),
+});
+
+/** What a test expects that hangs on such a figure. */
+const askingIn = (test: MeasureTest): (Expectation | GivenExpectation)[] =>
+  test.points
+    .map((point) => expectOf(test, point))
+    .filter((expect) => !isSeries(expect))
+    .filter((expect) => askedBy(expect) !== undefined);

@@ -1,0 +1,21 @@
+import { Type } from '@sinclair/typebox';
+import { meterProfileSchema } from '../../meter/profile';
+import { refuse } from '../admission/refusal';
+import { Note, strict } from '../log/words';
+import { takeInHand } from '../state/meters';
+import { defineKind } from './kind';
+
+/** The job begins; the meter in hand is frozen into it. */
+export const opened = defineKind({
+  kind: 'opened',
+  body: strict({ complaint: Note, meter: Type.Union([meterProfileSchema, Type.Null()]) }),
+  group: 'course',
+  isFact: true,
+  admit: ({ state }) =>
+    state.log.length > 0 ? refuse('already-open', 'This job is open already.') : undefined,
+  apply(draft, { body }) {
+    draft.complaint = body.complaint;
+    if (body.meter) takeInHand(draft, body.meter);
+  },
+  words: () => 'Job opened',
+});

@@ -1,0 +1,126 @@
+import { Type } from '@sinclair/typebox';
+import { askedBy } from '../../judge/given';
+import { isolationReason, parallelCouldExplain } from '../../judge/isolation';
+import type { Reading } from '../../judge/reading';
+import { isSeries } from '../../judge/test-expectation';
+import { METER_FUNCTIONS, meterFunctionSchema } from '../../meter/functions';
+import { expectOf, functionOf } from '../../sheet/all-tests';
+import { observableId } from '../../sheet/observables';
+import { placementWords } from '../../sheet/placement';
+import type { Sheet } from '../../sheet/schema';
+import { formatQuantity } from '../../units/format';
+import type { Unit } from '../../units/units';
+import { figureRefusal } from '../admission/figure';
+import { refuse, type Refusal } from '../admission/refusal';
+import { judgeTaken } from '../findings/judge-taken';
+import { keepTaken } from '../findings/keep-taken';
+import { findPlace, placeFor } from '../findings/place-of';
+import { standingAt, takenAs } from '../findings/taken-common';
+import { Id, readingSchema, strict, Typed } from '../log/words';
+import { seeTestVolts } from '../proving/see-volts';
+import { pluggedIn } from '../state/access';
+import type { Draft } from '../state/draft';
+import type { TakenReading } from '../state/state';
+import { defineKind, type EntryIn } from './kind';
+
+const body = strict({
+  test: Id,
+  point: Id,
+  function: meterFunctionSchema,
+  reading: readingSchema,
+  typed: Typed,
+  /** Contact was proven: leads touched, scraped to metal, a second point, a known source. */
+  contact: Type.Optional(Type.Literal(true)),
+});
+type ReadingEntry = EntryIn<'reading', typeof body>;
+
+/** One figure at one placement of the leads. */
+export const reading = defineKind({
+  kind: 'reading',
+  body,
+  group: 'findings',
+  admit(at): Refusal | undefined {
+    const { sheet, state, entry } = at;
+    const place = placeFor(sheet, entry.body);
+    if ('code' in place) return place;
+    const { test, point } = place;
+    const figure = entry.body.reading;
+    const { words, signed } = METER_FUNCTIONS[functionOf(test, point)];
+    if (figure.kind === 'value' && figure.value < 0 && !signed)
+      return refuse(
+        'negative-reading',
+        `A meter on ${words} shows nothing below zero. Check the figure.`,
+      );
+    const expect = expectOf(test, point);
+    if (isSeries(expect))
+      return refuse(
+        'not-a-series',
+        `“${test.title}” wants a series of figures over time, not one.`,
+      );
+    const asked = askedBy(expect);
+    if (asked && !state.given.has(test.id))
+      return refuse('given-owed', `First: ${asked.asks}. The limits of this test hang on it.`);
+    return figureRefusal(at, place, state.given.get(test.id));
+  },
+  apply(draft, entry, sheet) {
+    seeTestVolts(draft, entry, sheet, () => entry.body.reading);
+    const taken = take(draft, entry, sheet);
+    if (taken) keepTaken(draft, taken);
+  },
+  /** What was typed and taken back may have been seen all the same: the proof does not come back with it. */
+  applyWithdrawn(draft, entry, sheet) {
+    seeTestVolts(draft, entry, sheet, () => entry.body.reading);
+    const taken = take(draft, entry, sheet);
+    if (taken) keepTaken(draft, { ...taken, standing: { kind: 'withdrawn' } });
+  },
+  words({ test, point, reading: figure }, sheet) {
+    const place = findPlace(sheet, { test, point });
+    if (!place) return 'Reading of an unknown test';
+    const { unit } = expectOf(place.test, place.point);
+    return `${place.test.title}: ${figureWords(figure, unit)}. ${placementWords(sheet, place.point)}`;
+  },
+  place({ test, point }, sheet) {
+    const found = findPlace(sheet, { test, point });
+    return found && { stage: 'measure', observable: observableId(found.test, point) };
+  },
+  columns: ({ test, point, reading: figure }) => ({
+    test,
+    point,
+    value: figure.kind === 'value' ? figure.value : null,
+  }),
+});
+
+const figureWords = (figure: Reading, unit: Unit) =>
+  figure.kind === 'overload' ? 'OL' : formatQuantity(figure.value, unit);
+
+/** @returns undefined for a reading that cannot be judged: unknown to the sheet, or its label is missing. */
+function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | undefined {
+  const place = findPlace(sheet, entry.body);
+  if (!place) return undefined;
+  const { test, point } = place;
+  const { reading: figure, typed, contact } = entry.body;
+  const given = draft.given.get(test.id);
+  const lead = draft.lead ?? draft.meter?.lead;
+  const judgement = judgeTaken(sheet, test, point, figure, { meters: draft.meters, lead, given });
+  if (!judgement) return undefined;
+  const owed = test.isolated ? pluggedIn(draft.access, test, sheet) : [];
+  const standing =
+    owed.length > 0 && parallelCouldExplain(judgement)
+      ? { kind: 'void' as const, because: isolationReason(owed) }
+      : standingAt(draft, test, entry);
+  // Nothing is touched where clicks are counted or a display is read.
+  const touches = METER_FUNCTIONS[functionOf(test, point)].placing !== 'none';
+  return {
+    ...takenAs(entry, standing),
+    kind: 'reading',
+    observable: observableId(test, point.id),
+    test,
+    point,
+    reading: figure,
+    typed,
+    judgement: contact || !touches ? { ...judgement, contactOwed: false } : judgement,
+    ...(contact && { contact: 'unspecified' as const }),
+    ...(lead && { lead }),
+    ...(given !== undefined && { given }),
+  };
+}

@@ -1,0 +1,104 @@
+import { Type } from '@sinclair/typebox';
+import type { Reading } from '../../judge/reading';
+import { judgeSeries } from '../../judge/series/rules';
+import { MOST_SAMPLES } from '../../judge/series/samples';
+import { isSeries } from '../../judge/test-expectation';
+import { meterFunctionSchema } from '../../meter/functions';
+import { expectOf } from '../../sheet/all-tests';
+import { findTest } from '../../sheet/lookup';
+import { observableId } from '../../sheet/observables';
+import type { Sheet } from '../../sheet/schema';
+import { figureRefusal } from '../admission/figure';
+import { refuse, type Refusal } from '../admission/refusal';
+import { seriesUncertainty } from '../findings/judge-taken';
+import { keepTaken } from '../findings/keep-taken';
+import { findPlace, placeFor } from '../findings/place-of';
+import { takenAs } from '../findings/taken-common';
+import { Id, strict } from '../log/words';
+import { seeTestVolts } from '../proving/see-volts';
+import type { Draft } from '../state/draft';
+import type { TakenSeries } from '../state/state';
+import { defineKind, type EntryIn } from './kind';
+
+const body = strict({
+  test: Id,
+  point: Id,
+  function: meterFunctionSchema,
+  samples: Type.Array(
+    strict({
+      t: Type.Number({ minimum: 0, maximum: 1e6 }),
+      value: Type.Number({ minimum: -1e15, maximum: 1e15 }),
+      driver: Type.Optional(Type.Number({ minimum: -1e9, maximum: 1e9 })),
+    }),
+    { minItems: 1, maxItems: MOST_SAMPLES },
+  ),
+  /** Seconds at which the event of the rule was marked. */
+  event: Type.Optional(Type.Number({ minimum: 0, maximum: 1e6 })),
+});
+type SeriesEntry = EntryIn<'series', typeof body>;
+
+/** Readings of one point over time. */
+export const series = defineKind({
+  kind: 'series',
+  body,
+  group: 'findings',
+  admit(at): Refusal | undefined {
+    const { sheet, entry } = at;
+    const place = placeFor(sheet, entry.body);
+    if ('code' in place) return place;
+    const { test, point } = place;
+    if (!isSeries(expectOf(test, point)))
+      return refuse('not-a-series', `“${test.title}” wants one figure, not a series.`);
+    let before = 0;
+    for (const { t } of entry.body.samples) {
+      if (t < before)
+        return refuse('not-in-order', 'The figures of a series must stand in the order of time.');
+      before = t;
+    }
+    return figureRefusal(at, place);
+  },
+  apply(draft, entry, sheet) {
+    seeTestVolts(draft, entry, sheet, () => largest(entry));
+    const taken = take(draft, entry, sheet);
+    if (taken) keepTaken(draft, taken);
+  },
+  /** What was taken back may have been seen all the same. */
+  applyWithdrawn(draft, entry, sheet) {
+    seeTestVolts(draft, entry, sheet, () => largest(entry));
+    const taken = take(draft, entry, sheet);
+    if (taken) keepTaken(draft, { ...taken, standing: { kind: 'withdrawn' } });
+  },
+  words: ({ test, samples }, sheet) =>
+    `${findTest(sheet, test)?.title ?? 'Series'}: ${samples.length} figures in ${Math.round(samples.at(-1)?.t ?? 0)} s`,
+  place({ test, point }, sheet) {
+    const found = findPlace(sheet, { test, point });
+    return found && { stage: 'measure', observable: observableId(found.test, point) };
+  },
+  columns: ({ test, point }) => ({ test, point }),
+});
+
+const largest = ({ body: { samples } }: SeriesEntry): Reading => ({
+  kind: 'value',
+  value: Math.max(...samples.map(({ value }) => Math.abs(value))),
+});
+
+/** @returns undefined where the sheet wants no series there. */
+function take(draft: Draft, entry: SeriesEntry, sheet: Sheet): TakenSeries | undefined {
+  const place = findPlace(sheet, entry.body);
+  const expect = place && expectOf(place.test, place.point);
+  if (!expect || !isSeries(expect)) return undefined;
+  const { test, point } = place;
+  const { samples, event } = entry.body;
+  const taken = { samples, ...(event !== undefined && { event }) };
+  const u = seriesUncertainty(sheet, test, point, taken, draft.meters);
+  return {
+    // It is kept after its last figure, when its test mode may well have ended.
+    ...takenAs(entry, { kind: 'counts' }),
+    kind: 'series',
+    observable: observableId(test, point.id),
+    test,
+    point,
+    series: taken,
+    judgement: judgeSeries(expect, taken, u),
+  };
+}

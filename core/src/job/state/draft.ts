@@ -1,0 +1,113 @@
+/** The state while the log is being folded: what changes from entry to entry. */
+import type { LeadZero } from '../../judge/reading';
+import type { MeterProfile } from '../../meter/profile';
+import type { NamedClock, Attempts, Spell } from './windows';
+import type { StoreFinding } from '../../conditions/fast-store';
+import { AS_FOUND, type Energy } from '../../conditions/energy';
+import type { LoggedEntry } from '../log/entry';
+import type {
+  Arrival,
+  ContactProof,
+  Decision,
+  Fitting,
+  Licence,
+  Noted,
+  Opening,
+  Picture,
+  Signature,
+} from './facts';
+import type { Overruled, ShownCode, Taken } from './state';
+
+/** How often one thing was said of a place in a row. */
+export interface Streak {
+  readonly said: string;
+  readonly times: number;
+}
+
+export interface Draft {
+  complaint: string;
+  meter: MeterProfile | null;
+  meters: MeterProfile[];
+  energy: Energy;
+  /** The latest entry after which the machine may be live. */
+  danger?: LoggedEntry;
+  /** It was proven dead at some time. */
+  everDead: boolean;
+  /** Stores that fell as they should, or too fast. */
+  stores: StoreFinding[];
+  arrived?: Noted<Arrival>;
+  observed: Noted<{ readonly text: string }>[];
+  codes: ShownCode[];
+  noCode: boolean;
+  access: Set<string>;
+  /** Said to be in by one device and out by another, neither knowing of the other. */
+  accessUnknown: Set<string>;
+  /** What was open in this job and has been put back. */
+  accessBack: Set<string>;
+  /** Who spoke last of each access. */
+  accessBy: Map<string, LoggedEntry & { readonly body: Opening }>;
+  lead?: LeadZero;
+  given: Map<string, number>;
+  taken: Taken[];
+  /** By observable, what its latest findings said. */
+  streaks: Map<string, Streak>;
+  /** By observable, where in `taken` its latest stands. */
+  latest: Map<string, number>;
+  skipped: Map<string, string>;
+  licence?: Noted<Licence>;
+  spells: Map<string, Spell>;
+  attempts: Map<string, Attempts>;
+  clocks: NamedClock[];
+  photos: Noted<Picture>[];
+  /** Said later of an earlier entry, by its id. */
+  contacts: Map<string, ContactProof>;
+  voided: Map<string, string>;
+  overruled: Map<string, Overruled>;
+  fitted: Noted<Fitting>[];
+  decision?: Noted<Decision>;
+  signed?: Noted<Signature>;
+}
+
+export function emptyDraft(): Draft {
+  return {
+    complaint: '',
+    meter: null,
+    meters: [],
+    energy: AS_FOUND,
+    everDead: false,
+    stores: [],
+    observed: [],
+    codes: [],
+    noCode: false,
+    access: new Set(),
+    accessUnknown: new Set(),
+    accessBy: new Map(),
+    accessBack: new Set(),
+    given: new Map(),
+    taken: [],
+    streaks: new Map(),
+    latest: new Map(),
+    skipped: new Map(),
+    spells: new Map(),
+    attempts: new Map(),
+    clocks: [],
+    photos: [],
+    fitted: [],
+    contacts: new Map(),
+    voided: new Map(),
+    overruled: new Map(),
+  };
+}
+
+/** A copy that does not change with the draft: its lists are copied, what they hold is never changed. */
+export function copyOf(draft: Draft): Draft {
+  return Object.fromEntries(
+    Object.entries(draft).map(([key, value]) => [key, copied(value)]),
+  ) as unknown as Draft;
+}
+
+function copied(value: unknown): unknown {
+  if (Array.isArray(value)) return [...(value as unknown[])];
+  if (value instanceof Set) return new Set(value);
+  return value instanceof Map ? new Map(value) : value;
+}

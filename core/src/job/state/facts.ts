@@ -1,0 +1,69 @@
+/** What a job remembers of single entries, as they were written. */
+import type { EnergyKind } from '../../conditions/energy';
+import type { WrittenEntry } from '../log/entry';
+
+/** An entry that the state keeps: who said it, when, and what. */
+export type Noted<B extends object> = WrittenEntry<string, B>;
+
+/** How contact was proven where nothing was found (the leads, the metal, the other end). */
+export const CONTACT_PROOFS = [
+  'leads-touched',
+  'scraped-to-metal',
+  'second-point',
+  'known-source',
+] as const;
+export type ContactProof = (typeof CONTACT_PROOFS)[number];
+
+/** How a visit may end its search: a part, or one of three honest endings. */
+export const DECISIONS = ['replace', 'hand-over', 'cannot-make-safe', 'stop-and-call'] as const;
+export type DecisionAction = (typeof DECISIONS)[number];
+
+export interface Arrival {
+  readonly plate: 'matches' | 'differs';
+  readonly note: string;
+}
+
+export interface Licence {
+  readonly held: boolean;
+  readonly who: string;
+}
+
+export interface Opening {
+  readonly access: string;
+  readonly back?: true;
+}
+
+export interface Picture {
+  readonly hash: string;
+  readonly caption: string;
+  readonly place?: string;
+  readonly spot?: { readonly board: string; readonly at: readonly [number, number] };
+  readonly test?: string;
+}
+
+export interface Fitting {
+  readonly part: string;
+  readonly note: string;
+}
+
+export interface Decision {
+  readonly action: DecisionAction;
+  readonly part: string | null;
+  /** The part that led when the technician decided. */
+  readonly leading: string | null;
+  /** Probability then of the part chosen. */
+  readonly probability: number;
+  readonly reason: string;
+}
+
+export interface Signature {
+  readonly technician: string;
+  readonly customer: string;
+  readonly note: string;
+  /** How the machine was left, as it was said before signing; absent in logs from before it was. */
+  readonly left?: {
+    readonly energy: EnergyKind;
+    readonly note: string;
+    readonly open: readonly { readonly access: string; readonly reason: string }[];
+  };
+}

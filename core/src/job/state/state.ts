@@ -1,0 +1,148 @@
+/** The present state of a job, as folded from its log. */
+import type { Judgement } from '../../judge/judge';
+import type { LeadZero, Reading } from '../../judge/reading';
+import type { TogetherRule } from '../../judge/groups/rules';
+import type { Series } from '../../judge/series/samples';
+import type { MeterProfile } from '../../meter/profile';
+import type { AskTest, MeasureTest, SheetCode, TestPoint } from '../../sheet/schema';
+import type { NamedClock, Attempts, Spell } from './windows';
+import type { Energy } from '../../conditions/energy';
+import type { StoreFinding } from '../../conditions/fast-store';
+import type { FoldedEntry, LoggedEntry } from '../log/entry';
+import type {
+  Arrival,
+  ContactProof,
+  Decision,
+  Fitting,
+  Licence,
+  Noted,
+  Picture,
+  Signature,
+} from './facts';
+
+/** What became of a reading or answer. */
+export type Standing =
+  | { readonly kind: 'counts' }
+  /** A later reading of the same point took its place; it may have been void before that. */
+  | { readonly kind: 'repeated'; readonly because?: string }
+  | { readonly kind: 'withdrawn' }
+  /** Neither pass nor fail, and why. */
+  | { readonly kind: 'void'; readonly because: string };
+
+/** The technician judges otherwise than the limits do. */
+export interface Overruled {
+  readonly entry: string;
+  readonly as: 'good' | 'bad';
+  readonly reason: string;
+}
+
+interface TakenCommon {
+  readonly entry: string;
+  readonly at: string;
+  readonly author: string;
+  readonly observable: string;
+  readonly standing: Standing;
+  readonly overruled?: Overruled;
+  /** How many earlier readings of the same place said the same. */
+  readonly agreeing: number;
+}
+export interface TakenReading extends TakenCommon {
+  readonly kind: 'reading';
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+  readonly reading: Reading;
+  readonly typed: string;
+  readonly judgement: Judgement;
+  readonly lead?: LeadZero;
+  /** The label's or reference instrument's figure that its limits hang on. */
+  readonly given?: number;
+  /** How contact was proven, where it was. */
+  readonly contact?: ContactProof | 'unspecified';
+}
+export interface TakenSeries extends TakenCommon {
+  readonly kind: 'series';
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+  readonly series: Series;
+  readonly judgement: Judgement;
+}
+export interface TakenAnswer extends TakenCommon {
+  readonly kind: 'answer';
+  readonly test: AskTest;
+  readonly answer: string;
+  readonly outcome: string;
+}
+export type Taken = TakenReading | TakenSeries | TakenAnswer;
+
+/** What several readings of one test say together. */
+export interface TakenGroup {
+  /** The entry that completed it. */
+  readonly entry: string;
+  readonly observable: string;
+  readonly test: MeasureTest;
+  readonly rule: TogetherRule;
+  readonly judgement: Judgement;
+  /** How many of its readings stand, of how many; less where it was decided early. */
+  readonly taken: number;
+  readonly of: number;
+}
+
+export interface ShownCode {
+  readonly entry: string;
+  readonly at: string;
+  readonly shown: string;
+  /** Undefined for a code that the sheet does not list. */
+  readonly listed?: SheetCode;
+}
+
+export interface JobState {
+  /** The whole log in order, withdrawn entries marked. */
+  readonly log: readonly FoldedEntry[];
+  readonly complaint: string;
+  /** The meter last taken in hand. */
+  readonly meter: MeterProfile | null;
+  /** All meters of this job, the latest first; the first one fit for a test is taken to be used. */
+  readonly meters: readonly MeterProfile[];
+  readonly energy: Energy;
+  /** The latest entry after which the machine may be live: what had not seen it proves nothing. */
+  readonly danger?: LoggedEntry;
+  /** It was proven dead at some time in this job. */
+  readonly everDead: boolean;
+  /** Stores that fell as they should after isolation, or too fast. */
+  readonly stores: readonly StoreFinding[];
+  readonly arrived?: Noted<Arrival>;
+  readonly observed: readonly Noted<{ readonly text: string }>[];
+  readonly codes: readonly ShownCode[];
+  /** The display was read and shows no code. */
+  readonly noCode: boolean;
+  /** What is open or out. */
+  readonly access: ReadonlySet<string>;
+  /** What was open in this job and has been put back. */
+  readonly accessBack: ReadonlySet<string>;
+  /** Two devices said different things of these, neither knowing of the other: look. */
+  readonly accessUnknown: ReadonlySet<string>;
+  readonly lead?: LeadZero;
+  /** Figures that limits hang on, by test. */
+  readonly given: ReadonlyMap<string, number>;
+  /** Every reading and answer in order, whatever became of it. */
+  readonly taken: readonly Taken[];
+  /** The one that stands for each observable, `counts` or `void`. */
+  readonly current: ReadonlyMap<string, Taken>;
+  /** Rules over several readings, as soon as all that they need stand. */
+  readonly groups: readonly TakenGroup[];
+  /** Points and questions left out on purpose, by observable, with the reason. */
+  readonly skipped: ReadonlyMap<string, string>;
+  /** Whether the people here hold the licences the unit asks for, as last said. */
+  readonly licence?: Noted<Licence>;
+  /** The latest entering of each machine state that was timed. */
+  readonly spells: ReadonlyMap<string, Spell>;
+  /** Attempts since the last purge, by machine state. */
+  readonly attempts: ReadonlyMap<string, Attempts>;
+  /** Clocks that nobody has answered or stopped. */
+  readonly clocks: readonly NamedClock[];
+  readonly photos: readonly Noted<Picture>[];
+  /** Parts put in, in order. */
+  readonly fitted: readonly Noted<Fitting>[];
+  readonly decision?: Noted<Decision>;
+  readonly signed?: Noted<Signature>;
+}

@@ -1,0 +1,65 @@
+/**
+ * Machine states that end by themselves, and attempts that must be counted. A test mode lasts some tens
+ * of seconds and may step on a fixed beat; an ignition attempt leaves gas behind, so after so many of
+ * them the chamber is purged before the next.
+ */
+import type { SheetState } from '../../sheet/schema';
+
+/** One entering of a state with an end, by the device's present clock. */
+export interface Spell {
+  readonly startedAt: number;
+  /** Undefined for a state that does not end by itself. */
+  readonly endsAt?: number;
+}
+
+export interface Attempts {
+  /** Since the last purge. */
+  readonly count: number;
+  /** Moment of the latest, ms since the epoch. */
+  readonly lastAt: number;
+}
+
+export function spellOf(state: SheetState, startedAt: number): Spell {
+  return {
+    startedAt,
+    ...(state.lasts !== undefined && { endsAt: startedAt + state.lasts * 1000 }),
+  };
+}
+
+/** A reading keyed in a moment late was still taken inside. */
+const GRACE_MS = 5000;
+
+/** Why a reading taken at a moment says nothing: its test mode was over by then. */
+export function lateReason(spell: Spell | undefined, at: number): string | undefined {
+  if (spell?.endsAt === undefined || at <= spell.endsAt + GRACE_MS) return undefined;
+  const late = Math.round((at - spell.endsAt) / 1000);
+  return `the test mode had ended ${late} s before: enter it again and repeat`;
+}
+
+/** The step of a beating test mode that runs at a moment, from 1; undefined outside it. */
+export function beatAt(
+  state: SheetState,
+  spell: Spell | undefined,
+  now: number,
+): { readonly step: number; readonly of: number; readonly nextIn: number } | undefined {
+  if (state.beat === undefined || state.lasts === undefined || !spell) return undefined;
+  const seconds = (now - spell.startedAt) / 1000;
+  if (seconds < 0 || seconds >= state.lasts) return undefined;
+  const step = Math.floor(seconds / state.beat) + 1;
+  return { step, of: Math.ceil(state.lasts / state.beat), nextIn: step * state.beat - seconds };
+}
+
+/** Moment from which the purge that is owed is over; undefined while none is owed. */
+export function purgeUntil(state: SheetState, attempts: Attempts | undefined): number | undefined {
+  if (!state.attempts || !attempts || attempts.count < state.attempts.most) return undefined;
+  return attempts.lastAt + state.attempts.purge * 1000;
+}
+
+/** A clock that the technician started and named. */
+export interface NamedClock {
+  readonly entry: string;
+  readonly name: string;
+  readonly meanwhile: string;
+  readonly startedAt: number;
+  readonly endsAt: number;
+}

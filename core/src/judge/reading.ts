@@ -1,0 +1,16 @@
+/** What a meter showed, and how far that figure may be off. */
+
+export type Reading = { kind: 'value'; value: number } | { kind: 'overload' };
+
+/** Meter limits of error: `percent` of reading plus `absolute`, in the unit of the reading. */
+export interface Accuracy {
+  readonly percent: number;
+  readonly absolute: number;
+}
+
+/** What the leads alone showed, shorted together: subtracted from resistances. Ohms. */
+export interface LeadZero {
+  readonly value: number;
+  /** Half-width of that figure's own uncertainty. */
+  readonly half: number;
+}

@@ -1,0 +1,44 @@
+import type { logWriter } from '../../../../core/test/small-sheet';
+import { measured, provenDead, smallSheet } from '../../../../core/test/small-sheet';
+import { foldJob, type FoldedEntry } from '@jeitinho/core';
+import { passes, pathOfEntry } from './roll-filters';
+
+const folded = (log: ReturnType<typeof logWriter>) => foldJob(smallSheet, log.entries).log;
+
+function sample(): readonly FoldedEntry[] {
+  const log = provenDead();
+  const { id } = log.add('reading', measured('diode', 'U', 0.45, 'diode'));
+  log.add('answer', { test: 'looks', answer: 'clean' });
+  log.add('voided', { entry: id, reason: 'slipped' });
+  log.add('observed', { text: 'hums' });
+  log.add('withdrawn', { entry: id, reason: '' });
+  return folded(log);
+}
+
+test('an entry leads to the card where it was made', () => {
+  const places = sample().map((entry) => [entry.kind, pathOfEntry(entry, smallSheet)]);
+  expect(places).toEqual([
+    ['opened', undefined],
+    ['safed', 'safe'],
+    ['safed', 'safe'],
+    ['safed', 'safe'],
+    ['safed', 'safe'],
+    ['reading', 'measure?at=diode%40U'],
+    ['answer', 'measure?test=looks'],
+    ['voided', undefined],
+    ['observed', 'arrive'],
+    ['withdrawn', undefined],
+  ]);
+});
+
+test('each filter shows its own kind, and what was withdrawn shows with the withdrawn', () => {
+  const kinds = (filter: Parameters<typeof passes>[1]) =>
+    sample()
+      .filter((entry) => passes(entry, filter))
+      .map(({ kind }) => kind);
+  expect(kinds('all')).toHaveLength(10);
+  expect(kinds('findings')).toEqual(['reading', 'answer', 'voided']);
+  expect(kinds('safety')).toEqual(['safed', 'safed', 'safed', 'safed']);
+  expect(kinds('notes')).toEqual(['observed']);
+  expect(kinds('undone')).toEqual(['reading', 'voided', 'withdrawn']);
+});
