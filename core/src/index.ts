@@ -17,11 +17,15 @@ export {
   testExpectationSchema,
   type TestExpectation,
 } from './judge/test-expectation';
-export * from './judge/groups/rules';
+export * from './judge/groups/index';
+export * from './judge/uncertainty/errors';
+export { unionOf } from './schema-words';
+export type { Wanted } from './judge/series/series-kind';
+export { seriesErrors } from './job/findings/judge-taken';
 export { nameTerminals, type MotorTerminals } from './judge/groups/sum';
 export { spreadOf, unbalancePercent } from './judge/groups/balance';
 export type { GroupReading } from './judge/groups/readings';
-export * from './judge/series/rules';
+export * from './judge/series/index';
 export * from './judge/series/samples';
 export { trackFromTable, type TrackTable } from './judge/series/from-table';
 export { decayTime, fitDecay, type Decay } from './judge/series/decays';
@@ -120,7 +124,7 @@ export * from './job/state/state';
 export * from './job/fold/fold';
 export { JobFold, inOneGo, type Mark } from './job/fold/job-fold';
 export { admit, type RefusedEntry } from './job/admission/admit';
-export * from './job/findings/judge-taken';
+export { judgeTaken, type JudgedWith } from './job/findings/judge-taken';
 export { CONTACT_OWED } from './job/findings/remarks';
 export * from './job/admission/refusal';
 export { dialRefusal, energyRefusal } from './job/admission/energy';
@@ -163,7 +167,7 @@ export { readNetlist, MOST_ELEMENTS } from './bench/spice/read';
 export { writeNetlist } from './bench/spice/write';
 export { solveCircuit, type Solved } from './bench/solve';
 export { changed } from './bench/changes';
-export { dice, draw, seedOf } from './bench/dice';
+export { dice, draw, seedOf } from './numeric/dice';
 export { BENCH_METER } from './bench/meter/bench-meter';
 export { instrument, type Deviation } from './bench/meter/indicate';
 export { measure } from './bench/meter/measure';

@@ -2,6 +2,7 @@
 import {
   benchDisagreements,
   changed,
+  evenErrors,
   expectationSchema,
   measure,
   meterFunctionSchema,
@@ -16,8 +17,9 @@ import {
   modelOf,
   pointsOf,
   readingSchema,
-  seriesSchema,
+  seriesSchemas,
   togetherSchema,
+  unionOf,
   UnknownReferenceError,
   type DiagnosticModel,
   type Evidence,
@@ -53,7 +55,7 @@ const groupCase = Type.Object({
 });
 
 const seriesCase = Type.Object({
-  expect: seriesSchema,
+  expect: unionOf(seriesSchemas),
   series: Type.Object({
     samples: Type.Array(
       Type.Object({
@@ -212,7 +214,7 @@ function judgeGroupCase({ rule, readings }: Static<typeof groupCase>) {
 }
 
 const judgeSeriesCase = ({ expect, series, u }: Static<typeof seriesCase>) =>
-  answerOf(judgeSeries(expect, series, u));
+  answerOf(judgeSeries(expect, series, evenErrors(u ?? 0)));
 
 function modelFrom(sheet: object, path: string): DiagnosticModel {
   if (!('format' in sheet)) return demand(abridgedSheet, sheet, `${path}/sheet`);

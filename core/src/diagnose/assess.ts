@@ -66,25 +66,32 @@ export function evidenceOf(state: JobState, sheet?: Sheet): EvidenceItem[] {
     }
     const taken = counted.get(entry.id);
     if (!taken) return [];
-    const evidence = evidenceIn(taken);
     const groups = state.groups
-      .filter((group) => group.entry === entry.id)
+      .filter((group) => group.entry === entry.id && !group.judgement.coarse)
       .map((group): EvidenceItem => ({
         entry: entry.id,
         evidence: { test: group.observable, p: group.judgement.p },
         from: { kind: 'group', group },
       }));
-    return [{ entry: entry.id, evidence, from: { kind: 'taken', taken } }, ...groups];
+    const evidence = evidenceIn(taken);
+    const own = evidence
+      ? [{ entry: entry.id, evidence, from: { kind: 'taken' as const, taken } }]
+      : [];
+    return [...own, ...groups];
   });
 }
 
-/** What a finding says to the suspects: the technician's own judgement goes before the limits'. */
-function evidenceIn(taken: Taken): Evidence {
+/**
+ * What a finding says to the suspects: the technician's own judgement goes before the limits'.
+ * @returns undefined where the meter was too coarse to say anything.
+ */
+function evidenceIn(taken: Taken): Evidence | undefined {
   const { observable: test, overruled } = taken;
   if (overruled?.as === 'good') return { test, outcome: 'ok' };
   const p = taken.kind === 'answer' ? { [taken.outcome]: 1 } : taken.judgement.p;
   if (overruled) return { test, p: withoutOk(p, outcomesOfTaken(taken)) };
-  return taken.kind === 'answer' ? { test, outcome: taken.outcome } : { test, p };
+  if (taken.kind === 'answer') return { test, outcome: taken.outcome };
+  return taken.judgement.coarse ? undefined : { test, p };
 }
 
 /** Condemned: whatever it is, it is not `ok`; how it is wrong stays as the reading has it. */

@@ -14,16 +14,21 @@ export interface Weight {
   readonly strength: Strength;
 }
 
-/** Bayes factors at which the words change, either way. After Kass & Raftery 1995, rounded. */
-const SLIGHTLY = 1.25;
-const CLEARLY = 3;
-const STRONGLY = 10;
+/**
+ * Bayes factors from which a word holds, either way: half a unit and one unit of log₁₀, as in the grades of
+ * Jeffreys, Theory of Probability, 3rd ed. (1961)
+ * appendix B; its grades from 10 on are one word here. A tenth of a unit is our own: what moves the odds by
+ * less is not worth a word.
+ */
+const WORDS: readonly (readonly [least: number, word: Strength])[] = [
+  [10, 'strongly'],
+  [10 ** 0.5, 'clearly'],
+  [10 ** 0.1, 'slightly'],
+];
 
 export function strengthOf(factor: number): Strength {
   const size = factor >= 1 ? factor : 1 / factor;
-  if (!(size >= SLIGHTLY)) return 'nothing';
-  if (size < CLEARLY) return 'slightly';
-  return size < STRONGLY ? 'clearly' : 'strongly';
+  return WORDS.find(([least]) => size >= least)?.[1] ?? 'nothing';
 }
 
 const odds = (p: number) => p / (1 - p);

@@ -12,6 +12,8 @@ import { limitsOf, type Expectation, type Limits } from './expectation';
 import { normalCdf } from '../numeric/normal';
 import type { Accuracy, LeadZero, Reading } from './reading';
 import { remedyFor, type Remedy } from './remedy';
+import { errorsOf, standardUncertainty, type ErrorParts } from './uncertainty/errors';
+import { COVERAGE, DECISION_LEVEL } from './uncertainty/level';
 
 export type Verdict = 'in' | 'watch' | 'out' | 'cannot-tell' | 'not-settled';
 /** Classes a reading falls into; answers may name others. `ok` is always the good one. */
@@ -39,6 +41,8 @@ export interface Judgement {
   readonly corrected?: number;
   /** Standard uncertainty of `corrected`; absent for an overload. */
   readonly u?: number;
+  /** What that uncertainty is made of; absent for an overload and for derived figures. */
+  readonly errors?: ErrorParts;
   readonly limits: Limits;
   /** In, but within the expanded uncertainty (coverage factor 2) of a limit. */
   readonly edge: boolean;
@@ -53,6 +57,8 @@ export interface Judgement {
    * so proven contact is owed before it may accuse anything.
    */
   readonly contactOwed: boolean;
+  /** The meter is too coarse for this rule: what it shows speaks neither way, and is no evidence. */
+  readonly coarse?: true;
   /** One sentence for the technician; for a single reading only where there is more than the verdict. */
   readonly sentence?: string;
 }
@@ -63,9 +69,6 @@ const ABSENT: ReadonlySet<Outcome> = new Set(['open', 'none']);
 /** Whether a verdict accuses by an absence. */
 export const owesContact = (verdict: Verdict, outcome: Outcome): boolean =>
   verdict !== 'in' && ABSENT.has(outcome);
-
-/** P(ok) at or above which a reading is `in`, and at or below one minus which it is not. */
-export const DECISION_LEVEL = 0.95;
 
 /** Name of a reading that has all but vanished: `short` across the probes, or `none` arriving. */
 export function vanishedName(expect: Expectation, fn?: MeterFunctionLike): 'short' | 'none' {
@@ -86,7 +89,7 @@ export function judge(input: JudgeInput): Judgement {
   const { expect, reading } = input;
   const limits = limitsOf(expect);
   const assumed = expect.from === 'house';
-  if (reading.kind === 'overload') return { ...judgeOverload(limits), assumed };
+  if (reading.kind === 'overload') return { ...judgeOverload(input, limits), assumed };
   if (!Number.isFinite(reading.value))
     throw new InvalidInputError('a reading must be a finite number or OL', '/reading/value');
   checkAccuracy(input);
@@ -96,10 +99,8 @@ export function judge(input: JudgeInput): Judgement {
     reading.value < 0 && DC_FUNCTIONS.has(input.function ?? '') && expectsNoMinus(limits);
   const indicated = signFlagged ? -reading.value : reading.value;
   const x = indicated - (lead?.value ?? 0);
-  const a = input.meter
-    ? (Math.abs(indicated) * input.meter.percent) / 100 + input.meter.absolute
-    : 0;
-  const u = Math.sqrt((a * a + (lead?.half ?? 0) ** 2) / 3);
+  const errors = errorsOf(input.meter ?? NO_METER, indicated, lead?.half);
+  const u = standardUncertainty(errors);
 
   const pLow = below(limits.low, x, u);
   const pHigh = above(limits.high, x, u);
@@ -117,8 +118,9 @@ export function judge(input: JudgeInput): Judgement {
     p,
     corrected: x,
     u,
+    errors,
     limits,
-    edge: verdict === 'in' && u > 0 && Math.min(x - limits.low, limits.high - x) < 2 * u,
+    edge: verdict === 'in' && u > 0 && Math.min(x - limits.low, limits.high - x) < COVERAGE * u,
     signFlagged,
     ...(verdict === 'cannot-tell' && {
       remedy: remedyFor({ x, indicated, u, limits, expect, meter: input.meter, lead }),
@@ -126,18 +128,30 @@ export function judge(input: JudgeInput): Judgement {
   };
 }
 
+/** No meter stated: the reading is taken as exact. */
+const NO_METER: Accuracy = { percent: 0, absolute: 0 };
+
 /** Whether the limits are about a size: −300 V must not pass for “at most 24 V”. */
 function expectsNoMinus({ low, high }: Limits): boolean {
   return low >= 0 || (low === -Infinity && high >= 0);
 }
 
-function judgeOverload(limits: Limits): Omit<Judgement, 'assumed'> {
+/** On volts and amps the figure is over the range; elsewhere nothing conducts there. */
+const overloadName = ({ unit }: Expectation, fn?: MeterFunctionLike): 'open' | 'high' =>
+  (unit === 'V' || unit === 'A') && fn !== 'diode' ? 'high' : 'open';
+
+function judgeOverload(
+  { expect, function: fn }: JudgeInput,
+  limits: Limits,
+): Omit<Judgement, 'assumed'> {
   const satisfied = limits.high === Infinity;
+  const outcome = satisfied ? 'ok' : overloadName(expect, fn);
+  const verdict = satisfied ? 'in' : 'out';
   return {
-    contactOwed: !satisfied,
-    verdict: satisfied ? 'in' : 'out',
-    outcome: satisfied ? 'ok' : 'open',
-    p: satisfied ? { ok: 1 } : { open: 1 },
+    contactOwed: owesContact(verdict, outcome),
+    verdict,
+    outcome,
+    p: { [outcome]: 1 },
     limits,
     edge: false,
     signFlagged: false,
@@ -188,6 +202,7 @@ export function possibleOutcomes(expect: Expectation, fn?: MeterFunctionLike): O
     outcomes.push('low');
     if (floorOf(expect, limits) > 0) outcomes.push(vanishedName(expect, fn));
   }
-  if (limits.high !== Infinity) outcomes.push('high', 'open');
+  if (limits.high !== Infinity) outcomes.push('high');
+  if (limits.high !== Infinity && overloadName(expect, fn) === 'open') outcomes.push('open');
   return outcomes;
 }

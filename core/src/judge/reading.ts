@@ -6,6 +6,8 @@ export type Reading = { kind: 'value'; value: number } | { kind: 'overload' };
 export interface Accuracy {
   readonly percent: number;
   readonly absolute: number;
+  /** Which meter: readings of one share its gain. Absent, all share one. */
+  readonly instrument?: string;
 }
 
 /** What the leads alone showed, shorted together: subtracted from resistances. Ohms. */

@@ -2,6 +2,7 @@
 import type { Accuracy, LeadZero } from './reading';
 import type { Expectation, Limits } from './expectation';
 import { formatQuantity } from '../units/format';
+import { ONE_SIDED_95 } from './uncertainty/level';
 
 export interface Remedy {
   /** Nearest limit, the one in doubt. */
@@ -24,8 +25,6 @@ interface Doubt {
   readonly lead: LeadZero | undefined;
 }
 
-/** One-sided 95 % point of the normal distribution. */
-const Z95 = 1.6448536269514722;
 /** Below this, in ohms, the leads are a noticeable part of a resistance. */
 const LEADS_MATTER_BELOW = 20;
 
@@ -37,7 +36,7 @@ const LEADS_MATTER_BELOW = 20;
 export function remedyFor({ x, indicated, limits, expect, meter, lead }: Doubt): Remedy {
   const limit = Math.abs(x - limits.low) <= Math.abs(limits.high - x) ? limits.low : limits.high;
   const distance = Math.abs(x - limit);
-  const neededHalfWidth = (Math.sqrt(3) * distance) / Z95;
+  const neededHalfWidth = (Math.sqrt(3) * distance) / ONE_SIDED_95;
   const percentPart = meter ? (Math.abs(indicated) * meter.percent) / 100 : 0;
   const ways: Remedy['ways'][number][] = [];
   const scale = Math.max(Math.abs(limit), Math.abs(x));

@@ -1,5 +1,6 @@
 /** The trade's words for verdicts and limits. */
 import { formatQuantity, splitQuantity } from '../units/format';
+import type { Unit } from '../units/units';
 import { limitsOf, type Expectation } from './expectation';
 import type { Judgement, Outcome } from './judge';
 
@@ -14,6 +15,14 @@ export function limitWords(expect: Expectation): string {
   const from = splitQuantity(low, expect.unit);
   const sameUnit = from.unit === splitQuantity(high, expect.unit).unit;
   return `${sameUnit ? from.digits : show(low)} to ${show(high)}`;
+}
+
+/** Limits of which either may be missing: `at most 1 Ω`; empty where both are. */
+export function bandWords(low: number | undefined, high: number | undefined, unit: Unit): string {
+  if (low !== undefined && high !== undefined)
+    return limitWords({ kind: 'between', low, high, unit });
+  if (low !== undefined) return limitWords({ kind: 'atLeast', low, unit });
+  return high === undefined ? '' : limitWords({ kind: 'atMost', high, unit });
 }
 
 const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {

@@ -69,5 +69,11 @@ export function accuracyAt(
 ): Accuracy | undefined {
   const ranges = rangesOf(meter, fn);
   const range = ranges.find((each) => Math.abs(value) <= each.upTo) ?? ranges.at(-1);
-  return range && { percent: range.percent, absolute: range.counts * range.resolution };
+  return (
+    range && {
+      percent: range.percent,
+      absolute: range.counts * range.resolution,
+      instrument: meter.id,
+    }
+  );
 }

@@ -11,7 +11,7 @@ import { recordWords } from '../job/kinds/said-of';
 import type { FoldedEntry } from '../job/log/entry';
 import { placementWords } from '../sheet/placement';
 import { notProvenWords } from '../diagnose/not-proven';
-import { ruleTitle } from '../judge/groups/rules';
+import { ruleTitle } from '../judge/groups/index';
 import { expectWords, isSeries } from '../judge/test-expectation';
 import { limitWords, outcomeWords, verdictWords } from '../judge/words';
 import { resolveExpectation } from '../judge/given';

@@ -3,7 +3,7 @@
  * A test of one point is named by itself, a test of several by `test@point`, a rule over several of its
  * points by `test@rule`.
  */
-import { pointsOf, ruleOutcomes, type TogetherRule } from '../judge/groups/rules';
+import { pointsOf, ruleOutcomes, type TogetherRule } from '../judge/groups/index';
 import { outcomesOf } from '../judge/test-expectation';
 import { expectOf, functionOf, testsOf } from './all-tests';
 import type { Observable } from './observable';

@@ -7,7 +7,7 @@ import { CoreError } from '../../errors';
 import { allObservables, shownBy } from '../../sheet/observables';
 import { type Observable } from '../../sheet/observable';
 import type { Fault, Sheet } from '../../sheet/schema';
-import { dice, draw, seedOf } from '../dice';
+import { dice, draw, seedOf } from '../../numeric/dice';
 import { meaningful } from './agreement';
 import type { BenchedSheet, Specimen } from './machine';
 import { readSpecimen } from './outcomes';

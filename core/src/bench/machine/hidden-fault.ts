@@ -1,7 +1,7 @@
 /** A machine with something wrong that nobody is told: drawn once, healed by the right part. */
 import { allObservables, shownBy } from '../../sheet/observables';
 import { isMeasured, type AskTest, type Sheet } from '../../sheet/schema';
-import { dice, draw, seedOf } from '../dice';
+import { dice, draw, seedOf } from '../../numeric/dice';
 import type { BenchedSheet, Specimen } from './machine';
 
 export interface HiddenFault {

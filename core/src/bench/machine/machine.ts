@@ -5,7 +5,7 @@ import type { BenchModel, Sheet } from '../../sheet/schema';
 import { asBuilt } from '../tolerance';
 import { changed, type Roll } from '../changes';
 import type { Circuit } from '../circuit';
-import { dice } from '../dice';
+import { dice } from '../../numeric/dice';
 import { readNetlist } from '../spice/read';
 
 export type BenchedSheet = Sheet & { readonly bench: BenchModel };

@@ -3,11 +3,11 @@
  * clamps in one situation come out of one solution; what drives the circuit is solved by itself.
  */
 import type { GroupReading } from '../../judge/groups/readings';
-import { judgeTogether } from '../../judge/groups/rules';
+import { judgeTogether } from '../../judge/groups/index';
 import { resolveExpectation } from '../../judge/given';
 import { judge, type Judgement } from '../../judge/judge';
 import { type Reading } from '../../judge/reading';
-import { judgeSeries, secondsOf, type SeriesExpectation } from '../../judge/series/rules';
+import { judgeSeries, secondsOf, type SeriesExpectation } from '../../judge/series/index';
 import { OVER_OHMS, type Sample } from '../../judge/series/samples';
 import { isSeries } from '../../judge/test-expectation';
 import { accuracyAt } from '../../meter/profile';
@@ -16,7 +16,7 @@ import { observableId, rulePoints } from '../../sheet/observables';
 import { isMeasured, type MeasureTest, type TestPoint } from '../../sheet/schema';
 import { changed } from '../changes';
 import type { Circuit } from '../circuit';
-import { dice } from '../dice';
+import { dice } from '../../numeric/dice';
 import { BENCH_METER } from '../meter/bench-meter';
 import { measure, measureAll, seenBy } from '../meter/measure';
 import { type Probing } from '../meter/probing';

@@ -2,7 +2,7 @@
 import { InvalidInputError, UnknownReferenceError } from '../../errors';
 import type { MeterFunction } from '../../meter/functions';
 import { changed } from '../changes';
-import { dice } from '../dice';
+import { dice } from '../../numeric/dice';
 import { readNetlist } from '../spice/read';
 import { BENCH_METER } from './bench-meter';
 import { instrument } from './indicate';

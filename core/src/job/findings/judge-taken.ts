@@ -2,7 +2,7 @@
 import { judge, type Judgement } from '../../judge/judge';
 import { type LeadZero, type Reading } from '../../judge/reading';
 import { resolveExpectation } from '../../judge/given';
-import type { Series } from '../../judge/series/samples';
+import { errorsOf, EXACT, type ErrorsAt } from '../../judge/uncertainty/errors';
 import { isSeries } from '../../judge/test-expectation';
 import { accuracyAt, type MeterProfile } from '../../meter/profile';
 import { expectOf, functionOf } from '../../sheet/all-tests';
@@ -44,16 +44,17 @@ export function judgeTaken(
   });
 }
 
-/** Standard uncertainty of a figure of a series: the meter's at its largest. */
-export function seriesUncertainty(
+/** How far figures of a series may be off, by the meter that is used for it. */
+export function seriesErrors(
   sheet: Sheet,
   test: MeasureTest,
   point: TestPoint,
-  { samples }: Series,
   meters: readonly MeterProfile[],
-): number {
+): ErrorsAt {
   const meter = instrumentFor(meters, sheet, dutyOf(sheet, test, point));
-  const largest = Math.max(0, ...samples.map(({ value }) => Math.abs(value)));
-  const accuracy = meter && accuracyAt(meter, functionOf(test, point), largest);
-  return accuracy ? ((largest * accuracy.percent) / 100 + accuracy.absolute) / Math.sqrt(3) : 0;
+  const fn = functionOf(test, point);
+  return (value) => {
+    const accuracy = meter && accuracyAt(meter, fn, value);
+    return accuracy ? errorsOf(accuracy, value) : EXACT;
+  };
 }

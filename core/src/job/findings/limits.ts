@@ -1,7 +1,7 @@
 /** The limits that hold at a point now, with whatever figure they hang on. */
 import type { Expectation } from '../../judge/expectation';
 import { askedBy, resolveExpectation, type Asked } from '../../judge/given';
-import { isSeries } from '../../judge/series/rules';
+import { isSeries } from '../../judge/series/index';
 import { expectOf } from '../../sheet/all-tests';
 import type { MeasureTest, Sheet, TestPoint } from '../../sheet/schema';
 import type { JobState } from '../state/state';

@@ -2,15 +2,11 @@
  * Prerequisites: a reading whose supply or permission failed is void, neither pass nor fail.
  * Only a prerequisite that was taken and failed voids; one not yet taken leaves the reading standing.
  */
+import { isBad } from './is-bad';
 import type { Taken } from '../state/state';
 
-/** Whether what was found says plainly that the thing is not right. */
-export function failed(taken: Taken): boolean {
-  // What is void itself, for want of isolation, says nothing about what it feeds.
-  if (taken.standing.kind === 'void') return false;
-  if (taken.overruled) return taken.overruled.as === 'bad';
-  return taken.kind === 'answer' ? taken.outcome !== 'ok' : taken.judgement.verdict === 'out';
-}
+/** What is void itself, for want of isolation, says nothing about what it feeds. */
+const failed = (taken: Taken): boolean => taken.standing.kind !== 'void' && isBad(taken);
 
 /**
  * @param current - The reading or answer that stands for each observable.

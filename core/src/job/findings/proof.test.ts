@@ -12,7 +12,8 @@ import { buildReport } from '../../report/report';
 import { refusalOf } from '../admission/refusal-of';
 import { assess } from '../../diagnose/assess';
 import { foldJob } from '../fold/fold';
-import { accuses, proofOf } from './proof';
+import { isBad } from './is-bad';
+import { proofOf } from './proof';
 
 type Log = ReturnType<typeof logWriter>;
 const fold = (log: Log) => foldJob(smallSheet, log.entries);
@@ -97,7 +98,15 @@ test('overruled as good accuses no more, condemned as bad does', () => {
     log.add('overruled', { entry: id, as: 'bad', reason: 'it dips when the fan starts' });
   });
   expect(proof(condemned).owed).toHaveLength(1);
-  expect(proof(condemned).owed.every(accuses)).toBe(true);
+  expect(proof(condemned).owed.every(isBad)).toBe(true);
+});
+
+test('an answer overruled as good is no more owed than a reading is, and voids nothing it feeds', () => {
+  const before = provenDead();
+  const { id } = before.add('answer', { test: 'looks', answer: 'burnt' });
+  before.add('overruled', { entry: id, as: 'good', reason: 'soot from the burner, wiped off' });
+  changePart(before, 'board');
+  expect(proof(before).owed).toEqual([]);
 });
 
 test('only the last part counts: what the first one mended is asked for again', () => {

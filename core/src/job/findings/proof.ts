@@ -2,6 +2,7 @@
  * After a part is fitted: what was bad before must be measured again and be good, or nothing is proven.
  */
 import type { Fitting, Noted } from '../state/facts';
+import { isBad } from './is-bad';
 import type { JobState, Taken } from '../state/state';
 
 export interface Proof {
@@ -14,13 +15,6 @@ export interface Proof {
   readonly bad: readonly Taken[];
   /** Nothing bad is left, and at least one finding was seen to change. */
   readonly proven: boolean;
-}
-
-/** Whether a finding accuses: out of its limits, or an answer that is not the good one. */
-export function accuses(taken: Taken): boolean {
-  if (taken.kind === 'answer') return taken.outcome !== 'ok';
-  if (taken.overruled) return taken.overruled.as === 'bad';
-  return taken.judgement.verdict === 'out';
 }
 
 /** @returns undefined while nothing was fitted. Looks at the last part only. */
@@ -36,12 +30,12 @@ export function proofOf(state: JobState): Proof | undefined {
     if (taken.standing.kind === 'withdrawn' || 'because' in taken.standing) continue;
     (order.get(taken.entry)! < when ? before : after).set(taken.observable, taken);
   }
-  const wasBad = [...before.values()].filter(accuses);
+  const wasBad = [...before.values()].filter(isBad);
   const now = [...after.values()];
   const owed = wasBad.filter(({ observable }) => !after.has(observable));
-  const bad = now.filter(accuses);
+  const bad = now.filter(isBad);
   const good = now.filter(
-    (taken) => !accuses(taken) && wasBad.some(({ observable }) => observable === taken.observable),
+    (taken) => !isBad(taken) && wasBad.some(({ observable }) => observable === taken.observable),
   );
   return {
     fitted,

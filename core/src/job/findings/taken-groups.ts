@@ -1,7 +1,7 @@
 /** What the readings of a test say together. */
-import { judgeEarly } from '../../judge/groups/early';
+
 import type { GroupReading } from '../../judge/groups/readings';
-import { judgeTogether } from '../../judge/groups/rules';
+import { judgeEarly, judgeTogether } from '../../judge/groups/index';
 import { expectOf, testsOf } from '../../sheet/all-tests';
 import { observableId, rulePoints } from '../../sheet/observables';
 import { isMeasured, type Sheet } from '../../sheet/schema';

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import type { Reading } from '../../judge/reading';
-import { judgeSeries } from '../../judge/series/rules';
+import { judgeSeries } from '../../judge/series/index';
 import { MOST_SAMPLES } from '../../judge/series/samples';
 import { isSeries } from '../../judge/test-expectation';
 import { meterFunctionSchema } from '../../meter/functions';
@@ -10,7 +10,7 @@ import { observableId } from '../../sheet/observables';
 import type { Sheet } from '../../sheet/schema';
 import { figureRefusal } from '../admission/figure';
 import { refuse, type Refusal } from '../admission/refusal';
-import { seriesUncertainty } from '../findings/judge-taken';
+import { seriesErrors } from '../findings/judge-taken';
 import { keepTaken } from '../findings/keep-taken';
 import { findPlace, placeFor } from '../findings/place-of';
 import { takenAs } from '../findings/taken-common';
@@ -90,7 +90,6 @@ function take(draft: Draft, entry: SeriesEntry, sheet: Sheet): TakenSeries | und
   const { test, point } = place;
   const { samples, event } = entry.body;
   const taken = { samples, ...(event !== undefined && { event }) };
-  const u = seriesUncertainty(sheet, test, point, taken, draft.meters);
   return {
     // It is kept after its last figure, when its test mode may well have ended.
     ...takenAs(entry, { kind: 'counts' }),
@@ -99,6 +98,6 @@ function take(draft: Draft, entry: SeriesEntry, sheet: Sheet): TakenSeries | und
     test,
     point,
     series: taken,
-    judgement: judgeSeries(expect, taken, u),
+    judgement: judgeSeries(expect, taken, seriesErrors(sheet, test, point, draft.meters)),
   };
 }

@@ -1,7 +1,7 @@
 /** The present state of a job, as folded from its log. */
 import type { Judgement } from '../../judge/judge';
 import type { LeadZero, Reading } from '../../judge/reading';
-import type { TogetherRule } from '../../judge/groups/rules';
+import type { TogetherRule } from '../../judge/groups/index';
 import type { Series } from '../../judge/series/samples';
 import type { MeterProfile } from '../../meter/profile';
 import type { AskTest, MeasureTest, SheetCode, TestPoint } from '../../sheet/schema';

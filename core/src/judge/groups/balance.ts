@@ -5,72 +5,115 @@
  *
  * Worked example: 7.0, 7.1 and 6.6 Ω have the mean 6.9 Ω; 6.6 lies 0.3 away: 4.35 %.
  */
-import { propagate } from '../../numeric/propagate';
+import { Type } from '@sinclair/typebox';
+import { InvalidInputError } from '../../errors';
 import { formatQuantity } from '../../units/format';
-import { certain, judgeFigure } from '../figure';
+import { certain, judgeApart, unsettled } from '../figure';
 import type { Judgement } from '../judge';
-import { figuresOf, mean, openOnes, type GroupReading } from './readings';
+import type { Drawn } from '../uncertainty/draws';
+import { mayBeNothing, standardUncertainty } from '../uncertainty/errors';
+import { drawFigure, figuresOf, mean, openOnes, shortly, type GroupReading } from './readings';
+import { defineRule, Points, positive } from './rule';
 
-export interface BalanceRule {
-  readonly kind: 'balance';
+interface BalanceLimits {
+  readonly id: string;
   /** Largest unbalance, percent of the mean. */
   readonly percent?: number | undefined;
   /** Or the largest spread, in the unit of the readings. */
   readonly spread?: number | undefined;
 }
 
-export const BALANCE_OUTCOMES = ['ok', 'unequal'] as const;
+const OUTCOMES = ['ok', 'unequal'] as const;
+
+export const balance = defineRule({
+  kind: 'balance',
+  fields: {
+    percent: Type.Optional(positive),
+    spread: Type.Optional(positive),
+    points: Type.Optional(Points),
+  },
+  title: 'Equal among themselves',
+  outcomes: OUTCOMES,
+  points: ({ points }, all) => points ?? all,
+  judge: judgeBalance,
+  // A spread only grows; an unbalance in percent of the mean may shrink again.
+  early: (rule, readings) =>
+    rule.spread !== undefined && rule.percent === undefined && readings.length > 1
+      ? judgeBalance(rule, readings)
+      : undefined,
+});
 
 /** @returns percent of the mean; 0 for equal readings, also when all are 0. */
 export function unbalancePercent(values: readonly number[]): number {
   const centre = mean(values);
-  const worst = Math.max(...values.map((value) => Math.abs(value - centre)));
+  let worst = 0;
+  for (const value of values) worst = Math.max(worst, Math.abs(value - centre));
   return worst === 0 ? 0 : (100 * worst) / Math.abs(centre);
 }
 
-export const spreadOf = (values: readonly number[]): number =>
-  Math.max(...values) - Math.min(...values);
+export function spreadOf(values: readonly number[]): number {
+  let [low, high] = [Infinity, -Infinity];
+  for (const value of values) {
+    low = Math.min(low, value);
+    high = Math.max(high, value);
+  }
+  return high - low;
+}
+
+/** Beyond any limit: around zero there is no percentage of the mean. */
+const BEYOND: Drawn = {
+  value: Number.MAX_VALUE,
+  u: 0,
+  below: () => 0,
+  above: () => 1,
+  byErrorAlone: () => 0,
+};
 
 /** @param readings - Two or more. */
-export function judgeBalance(rule: BalanceRule, readings: readonly GroupReading[]): Judgement {
+export function judgeBalance(rule: BalanceLimits, readings: readonly GroupReading[]): Judgement {
+  const [first] = readings;
+  if (!first) throw new InvalidInputError('a balance takes two readings or more', '/readings');
   const open = openOnes(readings);
   if (open.length === readings.length)
     return certain('ok', 'All of them read OL: equal, and judged one by one.');
   const figures = figuresOf(readings);
   if (!figures) return certain('unequal', `${open.join(' and ')} reads OL and the others do not.`);
-  const odd = oddOne(readings);
-  const classes = { low: 'unequal', high: 'unequal' };
+  const odd = oddOne(
+    readings,
+    figures.map(({ value }) => value),
+  );
   if (rule.spread !== undefined) {
-    const figure = propagate(spreadOf, figures);
-    const { unit } = readings[0]!;
-    return judgeFigure(
+    const figure = drawFigure(rule, spreadOf, figures);
+    return judgeApart(
       figure,
-      { low: -Infinity, high: rule.spread },
-      classes,
-      `They lie ${formatQuantity(figure.value, unit, 3)} apart; ${formatQuantity(rule.spread, unit)} is allowed.${odd}`,
+      rule.spread,
+      'unequal',
+      `They lie ${formatQuantity(figure.value, first.unit, 3)} apart; ${formatQuantity(rule.spread, first.unit)} is allowed.${odd}`,
     );
   }
   const limit = rule.percent ?? 0;
-  const raw = propagate(unbalancePercent, figures);
-  const figure =
-    Number.isFinite(raw.value) && Number.isFinite(raw.u) ? raw : { value: Number.MAX_VALUE, u: 0 };
-  return judgeFigure(
+  // Of figures that may all be nothing there is no percentage; exact ones are what they are.
+  if (figures.every(mayBeNothing) && figures.some(({ errors }) => standardUncertainty(errors) > 0))
+    return unsettled(
+      OUTCOMES,
+      'All of them are too near to nothing for a percentage: judged one by one.',
+    );
+  const raw = drawFigure(rule, unbalancePercent, figures);
+  const figure = Number.isFinite(raw.value) && Number.isFinite(raw.u) ? raw : BEYOND;
+  return judgeApart(
     figure,
-    { low: -Infinity, high: limit },
-    classes,
-    `Unbalance ${figure === raw ? round(raw.value) : 'beyond measure'} %; ${round(limit)} % is allowed.${odd}`,
+    limit,
+    'unequal',
+    `Unbalance ${figure === raw ? shortly(raw.value) : 'beyond measure'} %; ${shortly(limit)} % is allowed.${odd}`,
   );
 }
 
-const round = (value: number) => String(Number(value.toPrecision(3)));
-
 /** Names the reading furthest from the others where one stands out. */
-function oddOne(readings: readonly GroupReading[]): string {
+function oddOne(readings: readonly GroupReading[], values: readonly number[]): string {
   if (readings.length < 3) return '';
-  const values = readings.map(({ judgement }) => judgement.corrected!);
   const centre = mean(values);
   const away = values.map((value) => Math.abs(value - centre));
   const worst = Math.max(...away);
   if (worst === 0 || away.filter((each) => each > 0.8 * worst).length !== 1) return '';
-  return ` ${readings[away.indexOf(worst)]!.id} stands out.`;
+  return ` ${readings[away.indexOf(worst)]?.id ?? ''} stands out.`;
 }

@@ -4,7 +4,7 @@ import { judge } from '../judge';
 import { type Accuracy } from '../reading';
 import { unbalancePercent } from './balance';
 import type { GroupReading } from './readings';
-import { judgeTogether, pointsOf, ruleOutcomes, ruleTitle, type TogetherRule } from './rules';
+import { judgeTogether, pointsOf, ruleOutcomes, ruleTitle, type TogetherRule } from './index';
 import { nameTerminals } from './sum';
 
 const ohms: Expectation = { kind: 'between', low: 1, high: 100, unit: 'ohm' };

@@ -6,67 +6,86 @@
  * Worked example: six drops of 0.44 to 0.46 V within 0.04 V of each other and six OL: sound. One drop
  * of 0.00 V: shorted there, whatever the rest say.
  */
+import { Type, type Static, type TObject } from '@sinclair/typebox';
 import { formatQuantity } from '../../units/format';
 import { judgeClasses } from '../figure';
 import { likeliest, type Judgement } from '../judge';
+import { allOf, besides } from '../uncertainty/together';
 import { judgeBalance } from './balance';
 import { blocks, forwardConduction } from './conduction';
-import { figuresOf, type GroupReading } from './readings';
+import { byPoint, figuresOf, type GroupReading } from './readings';
+import { defineRule, Point, positive } from './rule';
 
-export interface MatrixRule {
-  readonly kind: 'matrix';
-  readonly forward: readonly string[];
-  readonly blocked: readonly string[];
+const fields = {
+  forward: Type.Array(Point, { minItems: 1, maxItems: 30 }),
+  blocked: Type.Array(Point, { minItems: 1, maxItems: 30 }),
   /** Largest spread among the forward drops, volts. */
-  readonly spread: number;
-}
+  spread: positive,
+};
+type Matrix = Static<TObject<typeof fields>> & { readonly id: string };
 
-export const MATRIX_OUTCOMES = ['ok', 'short', 'open', 'unequal'] as const;
+export const matrix = defineRule({
+  kind: 'matrix',
+  fields,
+  title: 'The whole bridge',
+  outcomes: ['ok', 'short', 'open', 'unequal'],
+  points: ({ forward, blocked }) => [...forward, ...blocked],
+  judge: judgeMatrix,
+  early(rule, readings) {
+    const taken = new Set(readings.map(({ id }) => id));
+    const standing = (ids: readonly string[]) => ids.filter((id) => taken.has(id));
+    const part = { ...rule, forward: standing(rule.forward), blocked: standing(rule.blocked) };
+    const judgement = judgeMatrix(part, readings);
+    // Open and unequal may be a slipped probe that its repetition mends with the rest; a short stays.
+    return judgement.outcome === 'short' ? judgement : undefined;
+  },
+});
 
 /** @param readings - All that the rule names, in any order. */
-export function judgeMatrix(rule: MatrixRule, readings: readonly GroupReading[]): Judgement {
-  const byId = new Map(readings.map((each) => [each.id, each]));
-  const forward = rule.forward.map((id) => byId.get(id)!);
-  const blocked = rule.blocked.map((id) => byId.get(id)!);
+function judgeMatrix(rule: Matrix, readings: readonly GroupReading[]): Judgement {
+  const forward = rule.forward.map(byPoint(readings));
+  const blocked = rule.blocked.map(byPoint(readings));
   const conductions = forward.map(({ judgement }) => forwardConduction(judgement));
 
   // In the order of their weight: one short decides, then one open leg, then disagreement.
-  const noShort =
-    conductions.reduce((p, c) => p * (1 - c.easy), 1) *
-    blocked.reduce((p, { judgement }) => p * blocks(judgement), 1);
-  const noOpen = conductions.reduce((p, c) => p * (c.easy >= 1 ? 1 : 1 - c.hard / (1 - c.easy)), 1);
+  const noShort = [
+    ...conductions.map((c) => 1 - c.easy),
+    ...blocked.map(({ judgement }) => blocks(judgement)),
+  ];
+  const noOpen = conductions.map((c) => (c.easy >= 1 ? 1 : 1 - c.hard / (1 - c.easy)));
   const agree =
     figuresOf(forward) && forward.length > 1
-      ? (judgeBalance({ kind: 'balance', spread: rule.spread }, forward).p.ok ?? 0)
+      ? (judgeBalance({ id: rule.id, spread: rule.spread }, forward).p.ok ?? 0)
       : 1;
-  const p = {
-    ok: noShort * noOpen * agree,
-    short: 1 - noShort,
-    open: noShort * (1 - noOpen),
-    unequal: noShort * noOpen * (1 - agree),
-  };
+  const [unshorted, closed] = [product(noShort), product(noOpen)];
+  const p = besides(allOf([...noShort, ...noOpen, agree]), {
+    short: 1 - unshorted,
+    open: unshorted * (1 - closed),
+    unequal: unshorted * closed * (1 - agree),
+  });
   return judgeClasses(p, sentence(likeliest(p), rule, forward, blocked));
 }
 
+const product = (chances: readonly number[]) => chances.reduce((all, each) => all * each, 1);
+
 function sentence(
   outcome: string,
-  rule: MatrixRule,
+  rule: Matrix,
   forward: readonly GroupReading[],
   blocked: readonly GroupReading[],
 ): string {
-  const names = (list: readonly GroupReading[]) => list.map(({ id }) => id).join(', ');
+  const names = (list: readonly GroupReading[]) =>
+    list.map(({ id }) => id).join(', ') || 'one of them';
   switch (outcome) {
-    case 'short': {
-      const bad = [
+    case 'short':
+      return `Shorted at ${names([
         ...forward.filter(({ judgement }) => forwardConduction(judgement).easy > 0.5),
         ...blocked.filter(({ judgement }) => blocks(judgement) < 0.5),
-      ];
-      return `Shorted at ${names(bad) || 'one of them'}.`;
-    }
-    case 'open': {
-      const bad = forward.filter(({ judgement }) => forwardConduction(judgement).hard > 0.5);
-      return `Does not conduct at ${names(bad) || 'one of them'}.`;
-    }
+      ])}.`;
+    case 'open':
+      return `Does not conduct at ${names(
+        forward.filter(({ judgement }) => forwardConduction(judgement).hard > 0.5),
+      )}.`;
     case 'unequal':
       return `The drops lie more than ${formatQuantity(rule.spread, 'V')} apart.`;
     default:

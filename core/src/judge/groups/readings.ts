@@ -1,8 +1,10 @@
 /** The readings a group rule takes, and what they share. */
-import type { Uncertain } from '../../numeric/propagate';
+import { InvalidInputError } from '../../errors';
 import type { Unit } from '../../units/units';
 import type { Judgement } from '../judge';
 import type { Reading } from '../reading';
+import { draw, type Drawn } from '../uncertainty/draws';
+import { EXACT, type Measured } from '../uncertainty/errors';
 
 /** One judged reading of a test, by the id of its point. */
 export interface GroupReading {
@@ -15,18 +17,47 @@ export interface GroupReading {
   readonly black?: string;
 }
 
-/** The corrected figures; undefined when any of them is an overload. */
-export function figuresOf(readings: readonly GroupReading[]): Uncertain[] | undefined {
-  const figures = readings.map(({ judgement }) =>
-    judgement.corrected === undefined
-      ? undefined
-      : { value: judgement.corrected, u: judgement.u ?? 0 },
+/** The corrected figures with their errors; undefined when any of them is an overload. */
+export function figuresOf(readings: readonly GroupReading[]): Measured[] | undefined {
+  const figures = readings.flatMap(({ judgement: { corrected, errors } }) =>
+    corrected === undefined ? [] : [{ value: corrected, errors: errors ?? EXACT }],
   );
-  return figures.every((each) => each !== undefined) ? figures : undefined;
+  return figures.length === readings.length ? figures : undefined;
 }
+
+/** A figure of several readings, drawn with the errors that they share and those that they do not. */
+export const drawFigure = (
+  rule: { readonly id: string },
+  f: (values: readonly number[]) => number,
+  figures: readonly Measured[],
+): Drawn => draw(f, figures, rule.id);
 
 export const openOnes = (readings: readonly GroupReading[]): string[] =>
   readings.filter(({ reading }) => reading.kind === 'overload').map(({ id }) => id);
 
 export const mean = (values: readonly number[]): number =>
   values.reduce((sum, each) => sum + each, 0) / values.length;
+
+/** Readings by the points that a rule names. @throws {InvalidInputError} where one is missing. */
+export function byPoint(readings: readonly GroupReading[]): (id: string) => GroupReading {
+  const known = new Map(readings.map((each) => [each.id, each]));
+  return (id) => {
+    const found = known.get(id);
+    if (!found) throw new InvalidInputError(`there is no reading “${id}”`, '/readings');
+    return found;
+  };
+}
+
+/** The two readings of a rule of two. @throws {InvalidInputError} for any other number. */
+export function twoOf(readings: readonly GroupReading[]): readonly [GroupReading, GroupReading] {
+  const [first, second] = readings;
+  if (!first || !second || readings.length > 2)
+    throw new InvalidInputError(
+      `this rule takes two readings, not ${readings.length}`,
+      '/readings',
+    );
+  return [first, second];
+}
+
+/** Three figures, as the technician reads them off. */
+export const shortly = (value: number): string => String(Number(value.toPrecision(3)));

@@ -4,37 +4,46 @@
  *
  * Worked example: a 12 V rail reads 3.1 V with the fan plugged in and 12.1 V without: the fan drags it.
  */
+import { Type } from '@sinclair/typebox';
 import { judgeClasses } from '../figure';
-import type { Judgement } from '../judge';
-import type { GroupReading } from './readings';
+import { likeliest } from '../judge';
+import { allOf, besides } from '../uncertainty/together';
+import { twoOf } from './readings';
+import { defineRule, Point } from './rule';
 
-export interface RemovedRule {
-  readonly kind: 'removed';
-  /** What is taken away, in words: “fan plug CN5”. */
-  readonly what?: string | undefined;
-}
+export const removed = defineRule({
+  kind: 'removed',
+  fields: {
+    inPlace: Point,
+    without: Point,
+    /** What is taken away, in words: “fan plug CN5”. */
+    what: Type.Optional(Type.String({ minLength: 1, maxLength: 120 })),
+  },
+  title: 'With and without',
+  outcomes: ['ok', 'load', 'source', 'needs-it'],
+  points: ({ inPlace, without }) => [inPlace, without],
+  judge(rule, readings) {
+    const [first, second] = twoOf(readings);
+    const inPlace = first.judgement.p.ok ?? 0;
+    const without = second.judgement.p.ok ?? 0;
+    const p = besides(allOf([inPlace, without]), {
+      load: (1 - inPlace) * without,
+      source: (1 - inPlace) * (1 - without),
+      'needs-it': inPlace * (1 - without),
+    });
+    return judgeClasses(p, sentence(likeliest(p), rule.what ?? 'the part taken away'));
+  },
+});
 
-export const REMOVED_OUTCOMES = ['ok', 'load', 'source', 'needs-it'] as const;
-
-/** @param readings - Two: with it in place, then without. */
-export function judgeRemoved(rule: RemovedRule, readings: readonly GroupReading[]): Judgement {
-  const [inPlace, without] = readings.map(({ judgement }) => judgement.p.ok ?? 0) as [
-    number,
-    number,
-  ];
-  const p = {
-    ok: inPlace * without,
-    load: (1 - inPlace) * without,
-    source: (1 - inPlace) * (1 - without),
-    'needs-it': inPlace * (1 - without),
-  };
-  const what = rule.what ?? 'the part taken away';
-  const judgement = judgeClasses(p, '');
-  const words = {
-    ok: 'Right with it and right without it.',
-    load: `Right only without it: ${what} drags it down.`,
-    source: `Wrong with it and without it: ${what} is not to blame.`,
-    'needs-it': `Right only while ${what} is in place.`,
-  }[judgement.outcome as 'ok' | 'load' | 'source' | 'needs-it'];
-  return { ...judgement, sentence: words + (judgement.sentence ?? '') };
+function sentence(outcome: string, what: string): string {
+  switch (outcome) {
+    case 'load':
+      return `Right only without it: ${what} drags it down.`;
+    case 'source':
+      return `Wrong with it and without it: ${what} is not to blame.`;
+    case 'needs-it':
+      return `Right only while ${what} is in place.`;
+    default:
+      return 'Right with it and right without it.';
+  }
 }

@@ -5,38 +5,40 @@
  * Worked example: 119.8 V at the board plug, 119.6 V at the midway joint, ±1 V allowed: the piece
  * between is clear.
  */
-import { propagate } from '../../numeric/propagate';
+import { Type } from '@sinclair/typebox';
 import { formatQuantity } from '../../units/format';
 import { certain, judgeFigure } from '../figure';
-import type { Judgement } from '../judge';
-import { figuresOf, openOnes, type GroupReading } from './readings';
+import { drawFigure, figuresOf, openOnes, twoOf } from './readings';
+import { defineRule, pointList, positive } from './rule';
 
-export interface SameRule {
-  readonly kind: 'same';
-  /** Allowed difference, in the unit of the readings. */
-  readonly plusMinus?: number | undefined;
-  /** Or in percent of the second reading, the reference. */
-  readonly percent?: number | undefined;
-}
-
-export const SAME_OUTCOMES = ['ok', 'apart'] as const;
-
-/** @param readings - Two; the second is the reference. */
-export function judgeSame(rule: SameRule, readings: readonly GroupReading[]): Judgement {
-  const [first, second] = readings as [GroupReading, GroupReading];
-  const open = openOnes(readings);
-  const figures = figuresOf(readings);
-  if (!figures)
-    return open.length === 2
-      ? certain('ok', 'Both read OL: the same at both places.')
-      : certain('apart', `${open[0]} reads OL, the other does not: something between is open.`);
-  const figure = propagate(([a, b]) => a! - b!, figures);
-  const allowed =
-    rule.plusMinus ?? (Math.abs(second.judgement.corrected!) * (rule.percent ?? 0)) / 100;
-  return judgeFigure(
-    figure,
-    { low: -allowed, high: allowed },
-    { low: 'apart', high: 'apart' },
-    `${first.id} and ${second.id} differ by ${formatQuantity(Math.abs(figure.value), first.unit, 3)}; ${formatQuantity(allowed, first.unit, 3)} is allowed.`,
-  );
-}
+export const same = defineRule({
+  kind: 'same',
+  fields: {
+    /** Allowed difference, in the unit of the readings. */
+    plusMinus: Type.Optional(positive),
+    /** Or in percent of the second reading, the reference. */
+    percent: Type.Optional(positive),
+    points: Type.Optional(pointList(2)),
+  },
+  title: 'Same at both places',
+  outcomes: ['ok', 'apart'],
+  points: ({ points }, all) => points ?? all,
+  judge(rule, readings) {
+    const [first, second] = twoOf(readings);
+    const open = openOnes(readings);
+    const figures = figuresOf(readings);
+    if (!figures)
+      return open.length === 2
+        ? certain('ok', 'Both read OL: the same at both places.')
+        : certain('apart', `${open[0]} reads OL, the other does not: something between is open.`);
+    const figure = drawFigure(rule, ([a = NaN, b = NaN]) => a - b, figures);
+    const reference = second.judgement.corrected ?? 0;
+    const allowed = rule.plusMinus ?? (Math.abs(reference) * (rule.percent ?? 0)) / 100;
+    return judgeFigure(
+      figure,
+      { low: -allowed, high: allowed },
+      { low: 'apart', high: 'apart' },
+      `${first.id} and ${second.id} differ by ${formatQuantity(Math.abs(figure.value), first.unit, 3)}; ${formatQuantity(allowed, first.unit, 3)} is allowed.`,
+    );
+  },
+});

@@ -7,19 +7,55 @@
  * Worked example: 1–2 reads 8.0 Ω, 2–3 5.5 Ω, 3–1 2.5 Ω. 5.5 + 2.5 = 8.0: the sum holds, the common
  * terminal is 3, run is 1, start is 2.
  */
-import { propagate } from '../../numeric/propagate';
+import { Type } from '@sinclair/typebox';
 import { formatQuantity } from '../../units/format';
 import { certain, judgeFigure } from '../figure';
-import type { Judgement } from '../judge';
-import { figuresOf, openOnes, type GroupReading } from './readings';
+import { drawFigure, figuresOf, openOnes, type GroupReading } from './readings';
+import { defineRule, pointList, positive } from './rule';
 
-export interface SumRule {
-  readonly kind: 'sum';
-  /** Allowed difference, percent of the largest reading. */
-  readonly percent: number;
+export const sum = defineRule({
+  kind: 'sum',
+  fields: {
+    /** Allowed difference, percent of the largest reading. */
+    percent: positive,
+    points: Type.Optional(pointList(3)),
+  },
+  title: 'Sum of the windings',
+  outcomes: ['ok', 'sum', 'open'],
+  points: ({ points }, all) => points ?? all,
+  judge(rule, readings) {
+    const open = openOnes(readings);
+    const figures = figuresOf(readings);
+    if (!figures)
+      return certain(
+        'open',
+        open.length === 3
+          ? 'All three read OL: the winding protector may be open. Let the motor cool and repeat.'
+          : `${open.join(' and ')} reads OL: a winding is open there.`,
+      );
+    // In the unit of the readings: a percentage of next to nothing would be no figure.
+    const figure = drawFigure(rule, largestLessRest, figures);
+    const largest = Math.max(...figures.map((each) => each.value));
+    const allowed = (rule.percent / 100) * Math.abs(largest);
+    const gap = formatQuantity(Math.abs(figure.value), readings[0]?.unit ?? 'ohm', 3);
+    const terminals = nameTerminals(readings);
+    const named = terminals
+      ? ` Common is ${terminals.common}, run ${terminals.run}, start ${terminals.start}.`
+      : '';
+    return judgeFigure(
+      figure,
+      { low: -allowed, high: allowed },
+      { low: 'sum', high: 'sum' },
+      `The largest differs from the sum of the other two by ${gap}.${named}`,
+    );
+  },
+});
+
+/** The largest less the sum of all others. */
+function largestLessRest(values: readonly number[]): number {
+  const total = values.reduce((all, each) => all + each, 0);
+  return 2 * Math.max(...values) - total;
 }
-
-export const SUM_OUTCOMES = ['ok', 'sum', 'open'] as const;
 
 export interface MotorTerminals {
   readonly common: string;
@@ -27,52 +63,24 @@ export interface MotorTerminals {
   readonly start: string;
 }
 
-/** @param readings - Three, over the pairs of three terminals. */
-export function judgeSum(rule: SumRule, readings: readonly GroupReading[]): Judgement {
-  const open = openOnes(readings);
-  const figures = figuresOf(readings);
-  if (!figures)
-    return certain(
-      'open',
-      open.length === 3
-        ? 'All three read OL: the winding protector may be open. Let the motor cool and repeat.'
-        : `${open.join(' and ')} reads OL: a winding is open there.`,
-    );
-  // In the unit of the readings: a percentage of next to nothing would be no figure.
-  const figure = propagate((values) => {
-    const sorted = [...values].sort((a, b) => a - b);
-    return sorted[2]! - sorted[0]! - sorted[1]!;
-  }, figures);
-  const largest = Math.max(...figures.map((each) => each.value));
-  const allowed = (rule.percent / 100) * Math.abs(largest);
-  const gap = formatQuantity(Math.abs(figure.value), readings[0]!.unit, 3);
-  const terminals = nameTerminals(readings);
-  const named = terminals
-    ? ` Common is ${terminals.common}, run ${terminals.run}, start ${terminals.start}.`
-    : '';
-  return judgeFigure(
-    figure,
-    { low: -allowed, high: allowed },
-    { low: 'sum', high: 'sum' },
-    `The largest differs from the sum of the other two by ${gap}.${named}`,
-  );
-}
-
 /** @returns undefined unless the three pairs join exactly three terminals. */
 export function nameTerminals(readings: readonly GroupReading[]): MotorTerminals | undefined {
-  const pairs = readings.map(({ red, black, judgement }) => ({
-    ends: [red, black],
-    value: judgement.corrected,
-  }));
+  const pairs = readings.flatMap(({ red, black, judgement: { corrected } }) =>
+    red === undefined || black === undefined || corrected === undefined
+      ? []
+      : [{ ends: [red, black], value: corrected }],
+  );
   const terminals = new Set(pairs.flatMap(({ ends }) => ends));
-  if (pairs.length !== 3 || terminals.size !== 3 || terminals.has(undefined)) return undefined;
-  if (pairs.some(({ value }) => value === undefined)) return undefined;
-  const sorted = [...pairs].sort((a, b) => a.value! - b.value!);
-  const common = [...terminals].find((each) => !sorted[2]!.ends.includes(each));
-  const other = (ends: (string | undefined)[]) => ends.find((each) => each !== common);
-  const short = (ref: string | undefined) => ref?.split('.').slice(1).join('.') || ref;
-  const [run, start] = [other(sorted[0]!.ends), other(sorted[1]!.ends)];
+  if (pairs.length !== 3 || readings.length !== 3 || terminals.size !== 3) return undefined;
+  const [smallest, middle, largest] = [...pairs].sort((a, b) => a.value - b.value);
+  if (!smallest || !middle || !largest) return undefined;
+  const common = [...terminals].find((each) => !largest.ends.includes(each));
+  const other = (ends: readonly string[]) => ends.find((each) => each !== common);
+  const [run, start] = [other(smallest.ends), other(middle.ends)];
   if (common === undefined || run === undefined || start === undefined || run === start)
     return undefined;
-  return { common: short(common)!, run: short(run)!, start: short(start)! };
+  return { common: short(common), run: short(run), start: short(start) };
 }
+
+/** `1` of `motor.1`. */
+const short = (ref: string): string => ref.split('.').slice(1).join('.') || ref;

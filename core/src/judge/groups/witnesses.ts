@@ -5,56 +5,49 @@
  * Worked example: commanded 60 Hz, but 0.0 A at the motor and both pipes at room temperature: commanded
  * and not delivered, which accuses what lies between command and motor.
  */
+import { Type } from '@sinclair/typebox';
 import { judgeClasses } from '../figure';
-import type { Judgement } from '../judge';
-import type { GroupReading } from './readings';
+import { likeliest } from '../judge';
+import { allOf, besides } from '../uncertainty/together';
+import { byPoint, type GroupReading } from './readings';
+import { defineRule, Point } from './rule';
 
-export interface WitnessesRule {
-  readonly kind: 'witnesses';
-  readonly command: string;
-  readonly witnesses: readonly string[];
-}
+export const witnesses = defineRule({
+  kind: 'witnesses',
+  fields: { command: Point, witnesses: Type.Array(Point, { minItems: 1, maxItems: 12 }) },
+  title: 'Command and witnesses',
+  outcomes: ['ok', 'not-commanded', 'not-delivered', 'contradictory'],
+  points: (rule) => [rule.command, ...rule.witnesses],
+  /**
+   * Each reading's own limits are those of a machine at work, so its P(ok) is the chance that this witness
+   * saw it work.
+   */
+  judge(rule, readings) {
+    const at = byPoint(readings);
+    const commanded = sawWork(at(rule.command));
+    const seen = rule.witnesses.map((id) => sawWork(at(id)));
+    const all = seen.reduce((product, each) => product * each, 1);
+    const none = seen.reduce((product, each) => product * (1 - each), 1);
+    const p = besides(allOf([commanded, ...seen]), {
+      'not-commanded': 1 - commanded,
+      'not-delivered': commanded * none,
+      contradictory: commanded * Math.max(0, 1 - all - none),
+    });
+    const against = rule.witnesses.filter((id) => sawWork(at(id)) < 0.5);
+    return judgeClasses(p, words(likeliest(p), against));
+  },
+});
 
-export const WITNESSES_OUTCOMES = [
-  'ok',
-  'not-commanded',
-  'not-delivered',
-  'contradictory',
-] as const;
+const sawWork = ({ judgement }: GroupReading): number => judgement.p.ok ?? 0;
 
-/**
- * Each reading's own limits are those of a machine at work, so its P(ok) is the chance that this witness
- * saw it work.
- */
-export function judgeWitnesses(rule: WitnessesRule, readings: readonly GroupReading[]): Judgement {
-  const byId = new Map(readings.map((each) => [each.id, each.judgement.p.ok ?? 0]));
-  const commanded = byId.get(rule.command)!;
-  const seen = rule.witnesses.map((id) => byId.get(id)!);
-  const all = seen.reduce((p, each) => p * each, 1);
-  const none = seen.reduce((p, each) => p * (1 - each), 1);
-  const p = {
-    ok: commanded * all,
-    'not-commanded': 1 - commanded,
-    'not-delivered': commanded * none,
-    contradictory: commanded * Math.max(0, 1 - all - none),
-  };
-  const judgement = judgeClasses(p, '');
-  return {
-    ...judgement,
-    sentence: words(judgement.outcome, rule, byId) + (judgement.sentence ?? ''),
-  };
-}
-
-function words(outcome: string, rule: WitnessesRule, byId: ReadonlyMap<string, number>): string {
+function words(outcome: string, against: readonly string[]): string {
   switch (outcome) {
     case 'not-commanded':
       return 'It is not commanded to run: look at permission, demand and sensors first.';
     case 'not-delivered':
       return 'Commanded, and nothing follows: the fault lies between the command and the motor.';
-    case 'contradictory': {
-      const against = rule.witnesses.filter((id) => byId.get(id)! < 0.5);
+    case 'contradictory':
       return `The witnesses disagree: ${against.join(', ')} against the rest. Repeat those first.`;
-    }
     default:
       return 'Commanded, and every witness sees it work.';
   }

@@ -5,46 +5,41 @@
  * Worked example: a radiant sensor must open between 190 and 230 °C; the event was marked between
  * readings of 205 and 215 °C, so at 210: in.
  */
-import type { Unit } from '../../units/units';
+import { Type } from '@sinclair/typebox';
 import { formatQuantity } from '../../units/format';
 import { certain, classProbabilities, judgeClasses, unsettled } from '../figure';
-import type { Judgement } from '../judge';
-import { range, slopeOf, type Sample, type Series } from './samples';
+import { standardUncertainty } from '../uncertainty/errors';
+import { COVERAGE } from '../uncertainty/level';
+import { range, slopeOf, valueAt } from './samples';
+import { defineSeries, event } from './series-kind';
 
-export interface ActsAtRule {
-  readonly kind: 'acts-at';
-  readonly event: string;
-  readonly low: number;
-  readonly high: number;
-  readonly unit: Unit;
-}
+const OUTCOMES = ['ok', 'early', 'late', 'never'] as const;
 
-export const ACTS_AT_OUTCOMES = ['ok', 'early', 'late', 'never'] as const;
-
-/** Value at a moment, along the straight line between its neighbours. */
-export function valueAt(samples: readonly Sample[], t: number): number {
-  const i = samples.findIndex((each) => each.t >= t);
-  if (i < 0) return samples.at(-1)!.value;
-  if (i === 0) return samples[0]!.value;
-  const [a, b] = [samples[i - 1]!, samples[i]!];
-  return b.t === a.t ? b.value : a.value + ((b.value - a.value) * (t - a.t)) / (b.t - a.t);
-}
-
-export function judgeActsAt(rule: ActsAtRule, { samples, event }: Series, u: number): Judgement {
-  if (samples.length < 2) return unsettled(ACTS_AT_OUTCOMES, 'Two figures at least make a trend.');
-  const upwards = slopeOf(samples) >= 0;
-  const { min, max } = range(samples);
-  const band = `${formatQuantity(rule.low, rule.unit)} to ${formatQuantity(rule.high, rule.unit)}`;
-  if (event === undefined) {
-    const beyond = upwards ? max > rule.high + 2 * u : min < rule.low - 2 * u;
-    return beyond
-      ? certain('never', `Past ${band}, and it did not come: ${rule.event}.`)
-      : unsettled(ACTS_AT_OUTCOMES, `Go on until it comes, or until it is past ${band}.`);
-  }
-  const at = valueAt(samples, event);
-  const classes = upwards ? { low: 'early', high: 'late' } : { low: 'late', high: 'early' };
-  return judgeClasses(
-    classProbabilities({ value: at, u }, { low: rule.low, high: rule.high }, classes),
-    `It came at ${formatQuantity(at, rule.unit, 3)}; ${band} is right.`,
-  );
-}
+export const actsAt = defineSeries({
+  kind: 'acts-at',
+  fields: { event, low: Type.Number(), high: Type.Number() },
+  outcomes: () => OUTCOMES,
+  words: (expect, { band }) => `${expect.event} at ${band(expect.low, expect.high)}`,
+  seconds: () => 0,
+  limits: ({ low, high }) => [[low, high]],
+  wanted: ({ low, high }) => [{ low, high }],
+  judge(rule, { samples, event: marked }, errors) {
+    if (samples.length < 2) return unsettled(OUTCOMES, 'Two figures at least make a trend.');
+    const upwards = slopeOf(samples) >= 0;
+    const { min, max } = range(samples);
+    const band = `${formatQuantity(rule.low, rule.unit)} to ${formatQuantity(rule.high, rule.unit)}`;
+    if (marked === undefined) {
+      const past = upwards ? max - rule.high : rule.low - min;
+      const beyond = past > COVERAGE * standardUncertainty(errors(upwards ? max : min));
+      return beyond
+        ? certain('never', `Past ${band}, and it did not come: ${rule.event}.`)
+        : unsettled(OUTCOMES, `Go on until it comes, or until it is past ${band}.`);
+    }
+    const value = valueAt(samples, marked);
+    const classes = upwards ? { low: 'early', high: 'late' } : { low: 'late', high: 'early' };
+    return judgeClasses(
+      classProbabilities({ value, errors: errors(value) }, rule, classes),
+      `It came at ${formatQuantity(value, rule.unit, 3)}; ${band} is right.`,
+    );
+  },
+});

@@ -4,43 +4,44 @@
  *
  * Worked example: 0.4 to 0.6 Ω while flexed, 1 Ω allowed: sound. 0.4 Ω to OL: broken inside.
  */
-import type { Unit } from '../../units/units';
 import { formatQuantity } from '../../units/format';
-import { classProbabilities, judgeClasses, unsettled } from '../figure';
-import type { Judgement } from '../judge';
-import { range, type Series } from './samples';
+import { judgeClasses, tooCoarse, unsettled } from '../figure';
+import { allOf, besides } from '../uncertainty/together';
+import { drawBetween, range } from './samples';
+import { defineSeries, optional, positive } from './series-kind';
 
-export interface FlexedRule {
-  readonly kind: 'flexed';
-  readonly low?: number | undefined;
-  readonly high?: number | undefined;
-  /** Largest change while flexed. */
-  readonly spread: number;
-  readonly unit: Unit;
-}
+const OUTCOMES = ['ok', 'flex', 'low', 'high'] as const;
 
-export const FLEXED_OUTCOMES = ['ok', 'flex', 'low', 'high'] as const;
-
-export function judgeFlexed(rule: FlexedRule, { samples }: Series, u: number): Judgement {
-  if (samples.length < 2)
-    return unsettled(FLEXED_OUTCOMES, 'Smallest and largest while flexed: two figures at least.');
-  const { min, max } = range(samples);
-  const steady = classProbabilities(
-    { value: max - min, u: (u / 4) * Math.SQRT2 },
-    { low: -Infinity, high: rule.spread },
-    { low: '', high: 'flex' },
-  ).ok!;
-  const whole = classProbabilities(
-    { value: (min + max) / 2, u },
-    { low: rule.low ?? -Infinity, high: rule.high ?? Infinity },
-    { low: 'low', high: 'high' },
-  );
-  const p = {
-    ok: steady * whole.ok!,
-    flex: 1 - steady,
-    low: steady * (whole.low ?? 0),
-    high: steady * (whole.high ?? 0),
-  };
-  const show = (value: number) => formatQuantity(value, rule.unit, 3);
-  return judgeClasses(p, `${show(min)} to ${show(max)} while flexed.`);
-}
+export const flexed = defineSeries({
+  kind: 'flexed',
+  fields: { low: optional, high: optional, /** Largest change while flexed. */ spread: positive },
+  outcomes: () => OUTCOMES,
+  words: (expect, { show, band }) =>
+    [`moves by ${show(expect.spread)} at most when flexed`, band(expect.low, expect.high)]
+      .filter(Boolean)
+      .join(', '),
+  seconds: () => 0,
+  limits: ({ low = -Infinity, high = Infinity }) => [[low, high]],
+  wanted: ({ low, high }) => (low === undefined && high === undefined ? [] : [{ low, high }]),
+  judge(rule, { samples }, errors) {
+    if (samples.length < 2)
+      return unsettled(OUTCOMES, 'Smallest and largest while flexed: two figures at least.');
+    const { min, max } = range(samples);
+    const ends = [min, max] as const;
+    const moved = drawBetween('flexed', (low, high) => Math.abs(high - low), ends, errors);
+    const middle = drawBetween('flexed', (low, high) => (low + high) / 2, ends, errors);
+    const flex = moved.above(rule.spread);
+    const low = middle.below(rule.low ?? -Infinity);
+    const high = middle.above(rule.high ?? Infinity);
+    const p = besides(allOf([1 - flex, 1 - low - high]), {
+      flex,
+      low: (1 - flex) * low,
+      high: (1 - flex) * high,
+    });
+    const show = (value: number) => formatQuantity(value, rule.unit, 3);
+    const judgement = judgeClasses(p, `${show(min)} to ${show(max)} while flexed.`);
+    // Moved no further than it may, as it stands: then it is the meter that cannot tell.
+    const coarse = flex > 0.5 && moved.value <= rule.spread;
+    return coarse ? tooCoarse(judgement) : judgement;
+  },
+});

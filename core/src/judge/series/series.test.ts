@@ -1,3 +1,4 @@
+import { evenErrors } from '../uncertainty/errors';
 import fc from 'fast-check';
 import { decayTime, fitDecay } from './decays';
 import { correlation } from './follows';
@@ -10,14 +11,14 @@ import {
   secondsOf,
   seriesOutcomes,
   type SeriesExpectation,
-} from './rules';
+} from './index';
 import { crossing, monotoneShare, slopeOf, type Sample } from './samples';
 
 /** Evenly spaced figures, `every` seconds apart. */
 const at = (every: number, values: readonly number[]): Sample[] =>
   values.map((value, i) => ({ t: i * every, value }));
 const judged = (expect: SeriesExpectation, samples: Sample[], event?: number, u = 0) =>
-  judgeSeries(expect, { samples, ...(event !== undefined && { event }) }, u);
+  judgeSeries(expect, { samples, ...(event !== undefined && { event }) }, evenErrors(u));
 const V = { unit: 'V' as const };
 
 test('steady: 0.07 V over ten seconds is steady at 0.1 V, unsteady at 0.05', () => {

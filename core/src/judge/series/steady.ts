@@ -4,38 +4,38 @@
  *
  * Worked example: 5.02, 5.05, 4.98, 5.01 V over 10 s spread by 0.07 V: steady at 0.1 V, unsteady at 0.05.
  */
-import { propagate } from '../../numeric/propagate';
-import type { Unit } from '../../units/units';
 import { formatQuantity } from '../../units/format';
-import { judgeFigure, unsettled } from '../figure';
-import type { Judgement } from '../judge';
-import { durationOf, type Series, values } from './samples';
+import { judgeApart, unsettled } from '../figure';
+import { drawBetween, durationOf, range } from './samples';
+import { defineSeries, positive, seconds } from './series-kind';
 
-export interface SteadyRule {
-  readonly kind: 'steady';
-  readonly spread: number;
-  /** Seconds that must be covered. */
-  readonly seconds: number;
-  readonly unit: Unit;
-}
+const OUTCOMES = ['ok', 'unsteady'] as const;
 
-export const STEADY_OUTCOMES = ['ok', 'unsteady'] as const;
-
-export function judgeSteady(rule: SteadyRule, { samples }: Series, u: number): Judgement {
-  if (samples.length < 3 || durationOf(samples) < rule.seconds)
-    return unsettled(
-      STEADY_OUTCOMES,
-      `Watch it for ${rule.seconds} s, three figures at least: ${Math.round(durationOf(samples))} s so far.`,
+export const steady = defineSeries({
+  kind: 'steady',
+  fields: { spread: positive, /** That must be covered. */ seconds },
+  outcomes: () => OUTCOMES,
+  words: (expect, { show }) => `steady within ${show(expect.spread)} for ${expect.seconds} s`,
+  seconds: (expect) => expect.seconds,
+  wanted({ spread }, { samples }) {
+    const { min, max } = range(samples);
+    const middle = (min + max) / 2;
+    return [{ low: middle - spread / 2, high: middle + spread / 2 }];
+  },
+  judge(rule, { samples }, errors) {
+    if (samples.length < 3 || durationOf(samples) < rule.seconds)
+      return unsettled(
+        OUTCOMES,
+        `Watch it for ${rule.seconds} s, three figures at least: ${Math.round(durationOf(samples))} s so far.`,
+      );
+    // The two ends alone: thousands of figures that each flicker by a count are no movement.
+    const { min, max } = range(samples);
+    const figure = drawBetween('steady', (low, high) => Math.abs(high - low), [min, max], errors);
+    return judgeApart(
+      figure,
+      rule.spread,
+      'unsteady',
+      `It moves by ${formatQuantity(figure.value, rule.unit, 3)}; ${formatQuantity(rule.spread, rule.unit)} is allowed.`,
     );
-  const figure = propagate(
-    (all) => Math.max(...all) - Math.min(...all),
-    // The meter's error is nearly the same for every figure of a series: only its last digits differ.
-    values(samples).map((value) => ({ value, u: u / 4 })),
-  );
-  return judgeFigure(
-    figure,
-    { low: -Infinity, high: rule.spread },
-    { low: 'unsteady', high: 'unsteady' },
-    `It moves by ${formatQuantity(figure.value, rule.unit, 3)}; ${formatQuantity(rule.spread, rule.unit)} is allowed.`,
-  );
-}
+  },
+});

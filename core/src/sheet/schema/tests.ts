@@ -1,7 +1,7 @@
 /** Machine states, access, tests with their limits, and sequences. */
 import { Type, type Static } from '@sinclair/typebox';
 import { expectationSchema } from '../../judge/expectation';
-import { togetherSchema } from '../../judge/groups/rules';
+import { togetherSchema } from '../../judge/groups/index';
 import { testExpectationSchema } from '../../judge/test-expectation';
 import { meterFunctionSchema } from '../../meter/functions';
 import { Id, list, Minutes, Name, Ref, Text, words } from './common';

@@ -42,3 +42,11 @@ test('each filter shows its own kind, and what was withdrawn shows with the with
   expect(kinds('notes')).toEqual(['observed']);
   expect(kinds('undone')).toEqual(['reading', 'voided', 'withdrawn']);
 });
+
+test('a part that was fitted stands among the findings', () => {
+  const log = provenDead();
+  const { id } = log.add('fitted', { part: 'board', note: '' });
+  const fitted = folded(log).find((entry) => entry.id === id)!;
+  expect(passes(fitted, 'findings')).toBe(true);
+  expect(pathOfEntry(fitted, smallSheet)).toBe('decide');
+});

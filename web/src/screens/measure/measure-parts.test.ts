@@ -1,7 +1,7 @@
-import { rangeOf } from './track-wanted';
+import { rangeOf } from './track-range';
 import { beatOf } from './use-track-feed';
 import { columnOf } from './column';
-import { wantedOf } from './track-wanted';
+import { wantedOf } from '@jeitinho/core';
 
 test.each([
   ['0.45\n0.46\n', ['0.45', '0.46']],

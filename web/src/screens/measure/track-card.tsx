@@ -1,13 +1,11 @@
 /** A series over time: figures stamped as they are kept, the event marked, the whole judged as it grows. */
 import {
-  accuracyAt,
-  dutyOf,
   expectOf,
   expectWords,
   functionOf,
-  instrumentFor,
   judgeSeries,
   observableId,
+  seriesErrors,
   seriesWords,
   sourceWords,
   verdictWords,
@@ -50,11 +48,8 @@ export function TrackCard({ test, point, blocked, settled, onRemark }: TrackCard
   const judgement = shown?.judgement ?? (draft.samples.length > 0 ? judgeNow() : undefined);
 
   function judgeNow(): Judgement {
-    const meter = instrumentFor(state.meters, sheet, dutyOf(sheet, test, point));
-    const largest = Math.max(...draft.samples.map(({ value }) => Math.abs(value)));
-    const a = meter && accuracyAt(meter, functionOf(test, point), largest);
-    const u = a ? ((largest * a.percent) / 100 + a.absolute) / Math.sqrt(3) : 0;
-    return judgeSeries(expect, seriesOf(draft), u);
+    const errors = seriesErrors(sheet, test, point, state.meters);
+    return judgeSeries(expect, seriesOf(draft), errors);
   }
 
   const finish = async () => {

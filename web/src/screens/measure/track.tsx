@@ -1,6 +1,13 @@
 /** A series drawn over time as it grows: figures, the line between them, the event, and what is wanted. */
-import { formatQuantity, secondsOf, type Series, type SeriesExpectation } from '@jeitinho/core';
-import { rangeOf, wantedOf, type Wanted } from './track-wanted';
+import {
+  formatQuantity,
+  secondsOf,
+  wantedOf,
+  type Series,
+  type SeriesExpectation,
+  type Wanted,
+} from '@jeitinho/core';
+import { rangeOf } from './track-range';
 
 const W = 480;
 const H = 170;

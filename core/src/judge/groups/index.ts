@@ -1,0 +1,55 @@
+/** Every rule over several readings of one test (`together`). What is said of all follows from this list. */
+import type { Static } from '@sinclair/typebox';
+import { unionOf } from '../../schema-words';
+import type { Judgement } from '../judge';
+import { balance } from './balance';
+import { matrix } from './matrix';
+import { oneWay } from './one-way';
+import { ratio } from './ratio';
+import type { GroupReading } from './readings';
+import { removed } from './removed';
+import type { AnyRule } from './rule';
+import { same } from './same';
+import { sum } from './sum';
+import { witnesses } from './witnesses';
+
+const RULES = [balance, sum, same, ratio, oneWay, matrix, witnesses, removed] as const;
+
+export const togetherSchema = unionOf(RULES.map(({ schema }) => schema));
+export type TogetherRule = Static<(typeof RULES)[number]['schema']>;
+
+const byKind: ReadonlyMap<string, AnyRule> = new Map(
+  RULES.map((rule): [string, AnyRule] => [rule.kind, rule]),
+);
+
+function definitionOf({ kind }: TogetherRule): AnyRule {
+  const known = byKind.get(kind);
+  if (!known) throw new TypeError(`unknown rule “${kind}”`);
+  return known;
+}
+
+/** Ids of the points a rule needs, in the order its judgement takes them. */
+export const pointsOf = (rule: TogetherRule, all: readonly string[]): readonly string[] =>
+  definitionOf(rule).points(rule, all);
+
+/** What a rule can yield, `ok` first. */
+export const ruleOutcomes = (rule: TogetherRule): readonly string[] => definitionOf(rule).outcomes;
+
+export const ruleTitle = (rule: TogetherRule): string => rule.title ?? definitionOf(rule).title;
+
+/** Judge the readings that {@link pointsOf} names, in that order. */
+export const judgeTogether = (rule: TogetherRule, readings: readonly GroupReading[]): Judgement =>
+  definitionOf(rule).judge(rule, readings);
+
+/**
+ * Judged before all of its readings are in.
+ * @param readings - Those of the rule that stand so far.
+ * @returns undefined while the rest could still decide otherwise.
+ */
+export function judgeEarly(
+  rule: TogetherRule,
+  readings: readonly GroupReading[],
+): Judgement | undefined {
+  const judgement = definitionOf(rule).early?.(rule, readings);
+  return judgement?.verdict === 'out' ? judgement : undefined;
+}
