@@ -142,7 +142,7 @@ export * from './formulas/refrigeration';
 export * from './formulas/electricity';
 export * from './formulas/business';
 export * from './formulas/formula';
-export { findFormula, FORMULAS } from './formulas/catalogue';
+export { findFormula, FORMULAS } from './formulas/catalogue/index';
 export * from './sheet/compare';
 export * from './sheet/search';
 export * from './sheet/tables';

@@ -2,7 +2,7 @@
  * What a formula of the Reckoner is: its inputs and outputs with their quantities, a pure function
  * between them in SI units, its source, and where it helps a picture of the relation.
  */
-import { propagate, type Uncertain } from '../numeric/propagate';
+import { propagate } from '../numeric/propagate';
 
 /** Quantities decide which units can be switched between; values are SI, temperatures °C. */
 export type Quantity =
@@ -125,23 +125,21 @@ export function answer(
   halfWidths: Readonly<Record<string, number>> = {},
 ): FormulaAnswer {
   const plain = formula.compute(values);
-  const uncertain = Object.entries(halfWidths).filter(
-    ([id, a]) => a > 0 && Number.isFinite(values.numbers[id]),
-  );
+  const uncertain = Object.entries(halfWidths).flatMap(([id, half]) => {
+    const value = values.numbers[id];
+    return half > 0 && value !== undefined && Number.isFinite(value) ? [{ id, value, half }] : [];
+  });
   if (uncertain.length === 0) return plain;
-  const inputs: Uncertain[] = uncertain.map(([id, a]) => ({
-    value: values.numbers[id]!,
-    u: a / Math.sqrt(3),
-  }));
-  const at = (numbers: readonly number[], output: string) => {
-    const changed = Object.fromEntries(uncertain.map(([id], i) => [id, numbers[i]!]));
-    const numbersNow = { ...values.numbers, ...changed };
-    return outputAt(formula, { ...values, numbers: numbersNow }, output);
+  const inputs = uncertain.map(({ value, half }) => ({ value, u: half / Math.sqrt(3) }));
+  const at = (figures: readonly number[], output: string) => {
+    const changed = Object.fromEntries(uncertain.map(({ id }, i) => [id, figures[i] ?? NaN]));
+    const numbers = { ...values.numbers, ...changed };
+    return outputAt(formula, { ...values, numbers }, output);
   };
   return {
     ...plain,
     outputs: plain.outputs.map((output) => {
-      const { u } = propagate((numbers) => at(numbers, output.id), inputs);
+      const { u } = propagate((figures) => at(figures, output.id), inputs);
       return Number.isFinite(u) ? { ...output, u } : output;
     }),
   };

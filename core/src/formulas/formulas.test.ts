@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { InvalidInputError } from '../errors';
 import { daysBetween, outageCost, swapCost, warrantyEnd } from './business';
-import { findFormula, FORMULAS } from './catalogue';
+import { findFormula, FORMULAS } from './catalogue/index';
 import {
   capacitanceUnderLoad,
   dischargeTime,
@@ -148,6 +148,8 @@ describe('the catalogue', () => {
     expect(said(120, 120, 240)).toMatch('split-phase');
     expect(said(120, 120, 0)).toMatch('same one');
     expect(said(90, 160, 180)).toMatch('neutral');
+    // The phasor sum alone would call this a star.
+    expect(said(120, 0, 120)).toMatch('missing');
   });
 
   test('no figures at all make a formula crash with anything but its own error', () => {

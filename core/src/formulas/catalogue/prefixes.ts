@@ -1,8 +1,6 @@
-/** Engineering notation: one figure in all the prefixes of the trade. */
-import type { Formula } from '../formula';
-import { number, output } from './inputs';
+import { defineFormula, choice, number, output } from '../define-formula';
 
-const PREFIXES: readonly (readonly [symbol: string, name: string, factor: number])[] = [
+const PREFIXES = [
   ['M', 'mega', 1e6],
   ['k', 'kilo', 1e3],
   ['', 'bare', 1],
@@ -10,31 +8,29 @@ const PREFIXES: readonly (readonly [symbol: string, name: string, factor: number
   ['µ', 'micro', 1e-6],
   ['n', 'nano', 1e-9],
   ['p', 'pico', 1e-12],
-];
+] as const;
 
-export const prefixFormula: Formula = {
+export const prefix = defineFormula({
   id: 'prefixes',
   title: 'Prefixes',
   group: 'electricity',
   use: 'One figure in every prefix: is 0.0047 µF what 4.7 nF is?',
   relation: '1 M = 10⁶, 1 k = 10³, 1 m = 10⁻³, 1 µ = 10⁻⁶, 1 n = 10⁻⁹, 1 p = 10⁻¹²',
   source: 'SI Brochure, 9th edition',
-  inputs: [
-    number('figure', 'Figure', 'count', 0.0047),
-    {
-      kind: 'choice',
-      id: 'prefix',
-      label: 'Its prefix',
-      options: PREFIXES.map(([symbol, name]) => ({
+  inputs: {
+    figure: number('Figure', 'count', 0.0047),
+    prefix: choice(
+      'Its prefix',
+      PREFIXES.map(([symbol, name]) => ({
         value: name,
         label: symbol === '' ? 'none' : `${symbol}, ${name}`,
       })),
-      start: 'micro',
-    },
-  ],
-  compute: ({ numbers, texts }) => {
-    const factor = PREFIXES.find(([, name]) => name === texts.prefix)?.[2] ?? 1;
-    const bare = numbers.figure! * factor;
+      'micro',
+    ),
+  },
+  compute: ({ figure, prefix: chosen }) => {
+    const factor = PREFIXES.find(([, name]) => name === chosen)?.[2] ?? 1;
+    const bare = figure * factor;
     // The prefix in which it reads most easily: one to a thousand.
     const easy = PREFIXES.find(([, , each]) => Math.abs(bare) >= each * (1 - 1e-12))?.[1];
     return {
@@ -50,4 +46,4 @@ export const prefixFormula: Formula = {
       remarks: [],
     };
   },
-};
+});

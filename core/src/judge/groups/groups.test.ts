@@ -69,6 +69,11 @@ describe('balance', () => {
 
 describe('sum', () => {
   const rule: TogetherRule = { id: 's', kind: 'sum', percent: 5 };
+  const windings = (a: number, b: number, c: number) => [
+    { red: 'm.1', black: 'm.2', value: a },
+    { red: 'm.2', black: 'm.3', value: b },
+    { red: 'm.3', black: 'm.1', value: c },
+  ];
   const motor = (a: number | 'OL', b: number, c: number) => [
     take('12', a, ohms, { red: 'm.1', black: 'm.2' }),
     take('23', b, ohms, { red: 'm.2', black: 'm.3' }),
@@ -78,15 +83,18 @@ describe('sum', () => {
     const got = judgeTogether(rule, motor(8, 5.5, 2.5));
     expect(got.verdict).toBe('in');
     expect(got.sentence).toMatch('Common is 3, run 1, start 2');
-    expect(nameTerminals(motor(8, 5.5, 2.5))).toEqual({ common: '3', run: '1', start: '2' });
+    expect(nameTerminals(windings(8, 5.5, 2.5))).toEqual({ common: '3', run: '1', start: '2' });
   });
   test('7.0 is not 5.5 + 2.5; an open winding is open', () => {
     expect(judgeTogether(rule, motor(7, 5.5, 2.5)).outcome).toBe('sum');
     expect(judgeTogether(rule, motor('OL', 5.5, 2.5)).outcome).toBe('open');
   });
   test('without three terminals nothing is named', () => {
-    expect(nameTerminals(three(8, 5.5, 2.5))).toBeUndefined();
-    expect(nameTerminals(motor('OL', 5.5, 2.5))).toBeUndefined();
+    expect(judgeTogether(rule, three(8, 5.5, 2.5)).sentence).not.toMatch('Common');
+    expect(nameTerminals(windings(8, 5.5, 2.5).slice(1))).toBeUndefined();
+    expect(
+      nameTerminals([...windings(8, 5.5, 2.5).slice(1), { red: 'm.1', black: 'm.4', value: 1 }]),
+    ).toBeUndefined();
   });
 });
 

@@ -38,7 +38,7 @@ export const sum = defineRule({
     const largest = Math.max(...figures.map((each) => each.value));
     const allowed = (rule.percent / 100) * Math.abs(largest);
     const gap = formatQuantity(Math.abs(figure.value), readings[0]?.unit ?? 'ohm', 3);
-    const terminals = nameTerminals(readings);
+    const terminals = nameTerminals(windingsOf(readings));
     const named = terminals
       ? ` Common is ${terminals.common}, run ${terminals.run}, start ${terminals.start}.`
       : '';
@@ -63,24 +63,32 @@ export interface MotorTerminals {
   readonly start: string;
 }
 
-/** @returns undefined unless the three pairs join exactly three terminals. */
-export function nameTerminals(readings: readonly GroupReading[]): MotorTerminals | undefined {
-  const pairs = readings.flatMap(({ red, black, judgement: { corrected } }) =>
-    red === undefined || black === undefined || corrected === undefined
-      ? []
-      : [{ ends: [red, black], value: corrected }],
-  );
-  const terminals = new Set(pairs.flatMap(({ ends }) => ends));
-  if (pairs.length !== 3 || readings.length !== 3 || terminals.size !== 3) return undefined;
+/** A resistance between two terminals. */
+export interface Winding {
+  readonly red: string;
+  readonly black: string;
+  readonly value: number;
+}
+
+/** @returns undefined unless there are three pairs that join exactly three terminals. */
+export function nameTerminals(pairs: readonly Winding[]): MotorTerminals | undefined {
+  const terminals = new Set(pairs.flatMap(({ red, black }) => [red, black]));
+  if (pairs.length !== 3 || terminals.size !== 3) return undefined;
   const [smallest, middle, largest] = [...pairs].sort((a, b) => a.value - b.value);
   if (!smallest || !middle || !largest) return undefined;
-  const common = [...terminals].find((each) => !largest.ends.includes(each));
-  const other = (ends: readonly string[]) => ends.find((each) => each !== common);
-  const [run, start] = [other(smallest.ends), other(middle.ends)];
-  if (common === undefined || run === undefined || start === undefined || run === start)
-    return undefined;
+  const common = [...terminals].find((each) => each !== largest.red && each !== largest.black);
+  const other = ({ red, black }: Winding) => (red === common ? black : red);
+  const [run, start] = [other(smallest), other(middle)];
+  if (common === undefined || run === start) return undefined;
   return { common: short(common), run: short(run), start: short(start) };
 }
+
+const windingsOf = (readings: readonly GroupReading[]): Winding[] =>
+  readings.flatMap(({ red, black, judgement: { corrected } }) =>
+    red === undefined || black === undefined || corrected === undefined
+      ? []
+      : [{ red, black, value: corrected }],
+  );
 
 /** `1` of `motor.1`. */
 const short = (ref: string): string => ref.split('.').slice(1).join('.') || ref;

@@ -1,26 +1,24 @@
-/** Motor current against its nameplate. */
-import type { Formula } from '../formula';
-import { number, output } from './inputs';
+import { defineFormula, number, output } from '../define-formula';
 
-export const motorAmpsFormula: Formula = {
+export const motorAmps = defineFormula({
   id: 'motor-amps',
   title: 'Motor amps against nameplate',
   group: 'motors',
   use: 'How hard a motor works, allowing for the voltage it gets.',
   relation: 'load ≈ (amps · volts) ÷ (rated amps · rated volts)',
   source: 'Constant power, for loads near the rated one',
-  inputs: [
-    number('amps', 'Amps measured', 'current', 7.4, { plusMinus: 0.2, min: 0 }),
-    number('volts', 'Volts measured', 'voltage', 214, { plusMinus: 2.5, min: 1 }),
-    number('ratedAmps', 'Nameplate amps', 'current', 8.2, { min: 0.01 }),
-    number('ratedVolts', 'Nameplate volts', 'voltage', 220, { min: 1 }),
-  ],
-  compute: ({ numbers: { amps, volts, ratedAmps, ratedVolts } }) => {
-    const share = (100 * amps!) / ratedAmps!;
+  inputs: {
+    amps: number('Amps measured', 'current', 7.4, { plusMinus: 0.2, min: 0 }),
+    volts: number('Volts measured', 'voltage', 214, { plusMinus: 2.5, min: 1 }),
+    ratedAmps: number('Nameplate amps', 'current', 8.2, { min: 0.01 }),
+    ratedVolts: number('Nameplate volts', 'voltage', 220, { min: 1 }),
+  },
+  compute: ({ amps, volts, ratedAmps, ratedVolts }) => {
+    const share = (100 * amps) / ratedAmps;
     return {
       outputs: [
         output('share', 'Of the nameplate amps', 'percent', share, true),
-        output('load', 'Load, allowing for the voltage', 'percent', (share * volts!) / ratedVolts!),
+        output('load', 'Load, allowing for the voltage', 'percent', (share * volts) / ratedVolts),
       ],
       remarks: [
         share > 105
@@ -35,4 +33,4 @@ export const motorAmpsFormula: Formula = {
       ],
     };
   },
-};
+});
