@@ -162,7 +162,8 @@ export { SUPPLY_SYSTEMS, type QuickSupply, type SupplySystem } from './quick/sup
 export * from './meter/stream';
 export * from './meter/auto-hold';
 export * from './bench/errors';
-export { circuitOf, type Circuit, type Element as CircuitElement } from './bench/circuit';
+export { circuitOf, type Circuit } from './bench/circuit';
+export type { Element as CircuitElement } from './bench/elements/index';
 export { readNetlist, MOST_ELEMENTS } from './bench/spice/read';
 export { writeNetlist } from './bench/spice/write';
 export { solveCircuit, type Solved } from './bench/solve';

@@ -7,26 +7,20 @@
  *     stuck k1 closed     a contact that moves no more (or open)
  *     flicker r1 0.3      open at three readings of ten
  */
-import type { Circuit, Element } from './circuit';
+import type { Circuit } from './circuit';
+import { OPEN_OHMS, SHORT_OHMS, type AnyTwoPole } from './elements/element';
+import { definitionOf, isTwoPole, made, type Element, type TwoPoleElement } from './elements/index';
 import { NetlistError } from './errors';
 import { spiceNumber } from './spice/number';
-
-export const OPEN_OHMS = 1e12;
-const SHORT_OHMS = 0.02;
 
 /** Whether something that happens now and then happens this time: gives back a share below 1. */
 export type Roll = () => number;
 
-type Change = (
-  element: Exclude<Element, { kind: 'coupling' }>,
-  rest: readonly string[],
-  roll: Roll,
-) => Element[];
+type Change = (element: TwoPoleElement, rest: readonly string[], roll: Roll) => Element[];
 
-const instead = (
-  { name, nodes }: { name: string; nodes: readonly [string, string] },
-  ohms: number,
-): Element[] => [{ kind: 'resistor', name, nodes, ohms }];
+const instead = ({ name, nodes }: AnyTwoPole, ohms: number): Element[] => [
+  { kind: 'resistor', name, nodes, ohms },
+];
 
 const CHANGES: Readonly<Record<string, Change>> = {
   open: (element) => instead(element, OPEN_OHMS),
@@ -38,16 +32,12 @@ const CHANGES: Readonly<Record<string, Change>> = {
     { kind: 'resistor', name: `${element.name}#leak`, nodes: element.nodes, ohms: positive(text) },
   ],
   stuck: (element, [where]) => {
-    const [ron, roff] =
-      element.kind === 'switch'
-        ? [element.model.ron, element.model.roff]
-        : element.kind === 'sequencer'
-          ? [element.ron, element.roff]
-          : element.kind === 'resistor'
-            ? [SHORT_OHMS, OPEN_OHMS]
-            : fail(`“${element.name}” is no contact and cannot be stuck`);
+    const contact =
+      definitionOf(element).contact?.(element) ??
+      fail(`“${element.name}” is no contact and cannot be stuck`);
     if (where !== 'open' && where !== 'closed') fail('a contact is stuck open or closed');
-    return instead(element, where === 'closed' ? ron : roff);
+    const [closed, open] = contact;
+    return instead(element, where === 'closed' ? closed : open);
   },
   flicker: (element, [rate], roll) =>
     roll() < figure(rate) ? instead(element, OPEN_OHMS) : [element],
@@ -68,48 +58,12 @@ function positive(text: string | undefined): number {
   return value > 0 ? value : fail(`${value} must be above zero`);
 }
 
-/** The one figure of an element that a change may set. */
-function withValue(element: Element, change: (value: number) => number): Element {
+/** With the one figure that a change may set. */
+function withValue(element: TwoPoleElement, change: (value: number) => number): Element {
   const above = (value: number) =>
     value > 0 ? value : fail(`the value of “${element.name}” must be above zero`);
-  switch (element.kind) {
-    case 'resistor':
-    case 'fuse':
-    case 'varistor':
-      return { ...element, ohms: above(change(element.ohms)) };
-    case 'ntc':
-      return { ...element, r25: above(change(element.r25)) };
-    case 'rtd':
-      return { ...element, r0: above(change(element.r0)) };
-    case 'capacitor':
-      return { ...element, farads: above(change(element.farads)) };
-    case 'inductor':
-      return { ...element, henries: above(change(element.henries)) };
-    case 'vcvs':
-    case 'cccs':
-      return { ...element, gain: change(element.gain) };
-    case 'vccs':
-      return { ...element, siemens: change(element.siemens) };
-    case 'ccvs':
-      return { ...element, ohms: change(element.ohms) };
-    case 'regulator':
-      return { ...element, volts: above(change(element.volts)) };
-    case 'voltage':
-    case 'current': {
-      const { wave } = element;
-      if (wave.kind === 'dc')
-        return { ...element, wave: { kind: 'dc', value: change(wave.value) } };
-      if (wave.kind === 'sin')
-        return { ...element, wave: { ...wave, amplitude: change(wave.amplitude) } };
-      if (wave.kind === 'pulse') return { ...element, wave: { ...wave, high: change(wave.high) } };
-      return {
-        ...element,
-        wave: { kind: 'pwl', points: wave.points.map(([t, level]) => [t, change(level)] as const) },
-      };
-    }
-    default:
-      return fail(`“${element.name}” has no value that can be changed`);
-  }
+  const set = definitionOf(element).withValue?.(element, change, above);
+  return set ? made(set) : fail(`“${element.name}” has no value that can be changed`);
 }
 
 /**
@@ -133,9 +87,9 @@ function apply(elements: readonly Element[], change: string, roll: Roll): readon
     const index = elements.findIndex((element) => element.name === name);
     const element = elements[index];
     if (!element) return fail(`there is no element “${name}”`);
-    if (element.kind === 'coupling') return fail(`“${name}” joins coils and cannot be changed`);
+    if (!isTwoPole(element)) return fail(`“${name}” joins coils and cannot be changed`);
     if (verb === 'swap') return swapped(elements, element, rest);
-    const make = Object.hasOwn(CHANGES, verb) ? CHANGES[verb]! : undefined;
+    const make = Object.hasOwn(CHANGES, verb) ? CHANGES[verb] : undefined;
     if (!make) return fail(`“${verb}” is not known; there are ${CHANGE_WORDS.join(', ')}`);
     const made = make(element, rest, roll);
     if (made.every(({ kind }) => kind === element.kind || !neededBy(elements, name)))
@@ -156,11 +110,11 @@ const neededBy = (elements: readonly Element[], name: string) =>
 
 function swapped(
   elements: readonly Element[],
-  one: Exclude<Element, { kind: 'coupling' }>,
+  one: TwoPoleElement,
   [name]: readonly string[],
 ): readonly Element[] {
   const two = elements.find((element) => element.name === name);
-  if (!two || two.kind === 'coupling') return fail(`there is no element “${name ?? ''}”`);
+  if (!two || !isTwoPole(two)) return fail(`there is no element “${name ?? ''}”`);
   const [a, b] = [one.nodes, two.nodes];
   return elements.map((element) =>
     element === one

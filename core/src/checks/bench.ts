@@ -1,6 +1,7 @@
 /** A bench model hangs together: its netlist reads, and what the sheet names in it is there. */
 import { changed } from '../bench/changes';
-import { nodesOf, type Circuit } from '../bench/circuit';
+import { type Circuit } from '../bench/circuit';
+import { nodesOf } from '../bench/elements/index';
 import { circuitOfBench } from '../bench/machine/machine';
 import { CoreError } from '../errors';
 import { locate } from '../sheet/places';

@@ -1,5 +1,5 @@
 /** The instrument as part of the circuit: leads, and behind them what its function puts between them. */
-import type { Element } from '../circuit';
+import type { Element } from '../elements/index';
 import { LEAD_OHMS } from './bench-meter';
 
 /** Names that no netlist can have. */

@@ -2,7 +2,7 @@
 import type { MeterProfile } from '../../meter/profile';
 import { rangesOf } from '../../meter/profile';
 import type { Circuit } from '../circuit';
-import type { Drive } from '../devices/drive';
+import type { Drive } from '../elements/drive';
 import { System } from '../solve/system';
 import { runTransient } from '../solve/transient';
 import { drive, METER } from './attach';

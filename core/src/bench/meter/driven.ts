@@ -2,8 +2,8 @@
 import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
 import { rangesOf, type MeterProfile } from '../../meter/profile';
 import type { Circuit } from '../circuit';
-import type { Drive } from '../devices/drive';
-import type { Lead } from '../devices/lead';
+import type { Drive } from '../elements/drive';
+import type { Lead } from '../elements/lead';
 import { alternates, steadyState, type Quantity } from '../solve/steady';
 import { System } from '../solve/system';
 import { burden, drive, leads, METER, movableLeads } from './attach';

@@ -5,9 +5,10 @@
  */
 import { InvalidInputError, UnknownReferenceError } from '../../errors';
 import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
-import type { MeterProfile } from '../../meter/profile';
-import { rangesOf } from '../../meter/profile';
-import { GROUND, nodesOf, type Circuit, type Element } from '../circuit';
+import { type MeterProfile, rangesOf } from '../../meter/profile';
+import { type Circuit } from '../circuit';
+import { GROUND } from '../elements/element';
+import { nodesOf, type Element } from '../elements/index';
 import { steadyState, alternates, type Quantity, type Settled } from '../solve/steady';
 import { burden, converter, leads, METER, shunt } from './attach';
 import { BANDWIDTH_HERTZ, BENCH_METER, DRIVES, JACKS, LOW_IMPEDANCE } from './bench-meter';

@@ -4,10 +4,11 @@
  */
 import { rangesOf } from '../../meter/profile';
 import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
-import type { Circuit, Element } from '../circuit';
-import type { Drive } from '../devices/drive';
-import { Capacitor } from '../devices/capacitor';
-import { levelAt } from '../devices/wave';
+import type { Circuit } from '../circuit';
+import type { Element } from '../elements/index';
+import type { Drive } from '../elements/drive';
+import { Capacitor } from '../elements/capacitor';
+import { levelAt } from '../elements/wave';
 import { alternates, reader, type Quantity } from '../solve/steady';
 import { System } from '../solve/system';
 import { runTransient, startFromInitial } from '../solve/transient';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { brokenNetlist, randomNetlist } from '../../../test/random-netlist';
 import { CoreError } from '../../errors';
-import { circuitOf, type Element } from '../circuit';
+import { circuitOf } from '../circuit';
+import { type Element } from '../elements/index';
 import { FloatingNodeError, NetlistError, NoConvergenceError, SourceLoopError } from '../errors';
 import { solveCircuit, type Solved } from '../solve';
 import { readNetlist } from '../spice/read';

@@ -4,7 +4,9 @@
  * a transient, turn by turn, until two turns look the same.
  */
 import { abs, hypot, max, sqrt } from '../arithmetic';
-import type { Circuit, Element, Wave } from '../circuit';
+import type { Circuit } from '../circuit';
+import type { Wave } from '../elements/element';
+import { definitionOf, isTwoPole, type Element } from '../elements/index';
 import { limitOf } from './extrapolate';
 import { PhasorSolver } from './phasors';
 import { Storage } from './storage';
@@ -44,26 +46,9 @@ const TOLERANCE = 4e-3;
 
 const METERED: Precision = { amps: 1e-9, relative: 1e-3 };
 
-/** Kinds whose small-signal model is exact at any size of signal. */
-const LINEAR: ReadonlySet<Element['kind']> = new Set([
-  'resistor',
-  'capacitor',
-  'inductor',
-  'voltage',
-  'current',
-  'vcvs',
-  'vccs',
-  'ccvs',
-  'cccs',
-  'coupling',
-  // Warm from outside: their ohms do not follow the current.
-  'ntc',
-  'rtd',
-]);
-
-/** A contact is as linear as a resistor while what works it stands still, which is looked at afterwards. */
+/** Whether the small-signal model is exact at any size of signal. */
 const isLinear = (element: Element): boolean =>
-  LINEAR.has(element.kind) || (element.kind === 'switch' && element.hold === undefined);
+  !isTwoPole(element) || definitionOf(element).linear(element);
 
 const swings = (wave: Wave): wave is Extract<Wave, { kind: 'sin' }> =>
   wave.kind === 'sin' && wave.amplitude !== 0;

@@ -1,7 +1,7 @@
 /** What a circuit stores, charges and fluxes: how it fares over a turn of the mains, read and set. */
 import { abs, max, min, sqrt } from '../arithmetic';
-import { Capacitor } from '../devices/capacitor';
-import { Inductor } from '../devices/inductor';
+import { Capacitor } from '../elements/capacitor';
+import { Inductor } from '../elements/inductor';
 import type { System } from './system';
 import { restart } from './transient';
 

@@ -5,13 +5,10 @@
  * @see Ho, Ruehli, Brennan, “The modified nodal approach to network analysis”, IEEE TCAS-22 (1975).
  */
 import { abs, isFinite, min, sqrt } from '../arithmetic';
-import { nodesOf, type Circuit } from '../circuit';
-import type { Device, Moment, Slack, Solution } from '../devices/device';
-import { ControlledVoltage } from '../devices/controlled';
-import { Diode } from '../devices/diode';
-import { Fuse } from '../devices/fuse';
-import { Inductor } from '../devices/inductor';
-import { makeDevice, ownUnknowns } from '../devices/make';
+import { type Circuit } from '../circuit';
+import { nodesOf, definitionOf, isTwoPole } from '../elements/index';
+import type { Device, Moment, Slack, Solution } from '../elements/device';
+import { Inductor } from '../elements/inductor';
 import { NoConvergenceError, SingularCircuitError } from '../errors';
 import { Pattern } from './pattern';
 import { StagedLu } from './staged-lu';
@@ -78,7 +75,11 @@ export class System {
   /** @throws what {@link checkTopology} throws. */
   constructor(circuit: Circuit, { air = 0, precision = FINE }: SystemOptions = {}) {
     checkTopology(circuit, air > 0);
-    const own = circuit.elements.reduce((sum, element) => sum + ownUnknowns(element), 0);
+    const own = circuit.elements.reduce(
+      (sum, element) =>
+        sum + (isTwoPole(element) ? (definitionOf(element).unknowns?.(element) ?? 0) : 0),
+      0,
+    );
     this.unknowns = new UnknownList(circuit.elements.flatMap(nodesOf), own);
     this.#air = air;
     this.#slack = { volts: VOLTS, ...precision };
@@ -121,14 +122,15 @@ export class System {
     );
     const devices: Device[] = [];
     for (const element of elements) {
-      if (element.kind === 'coupling') continue;
-      const device = makeDevice(element, this.unknowns, (name) => this.unknowns.branchOf(name)!);
-      devices.push(device);
-      if (device instanceof Diode && device.series) devices.push(device.series);
+      if (!isTwoPole(element)) continue;
+      const device = definitionOf(element).device(element, this.unknowns, (name) =>
+        this.unknowns.branchAt(name),
+      );
+      devices.push(device, ...device.parts);
       this.#byName.set(element.name, device);
     }
     for (const element of elements) {
-      if (element.kind !== 'coupling') continue;
+      if (isTwoPole(element)) continue;
       const [one, two] = element.coils.map((name) => this.#byName.get(name));
       if (!(one instanceof Inductor && two instanceof Inductor)) continue;
       const mutual = element.k * sqrt(one.henries * two.henries);
@@ -152,15 +154,13 @@ export class System {
   branches(): { [element: string]: number } {
     const found: { [element: string]: number } = {};
     for (const device of this.devices)
-      if (device instanceof ControlledVoltage || this.unknowns.branchOf(device.name) !== undefined)
+      if (this.unknowns.branchOf(device.name) !== undefined)
         found[device.name] = device.current(this.x);
     return found;
   }
 
   blownFuses(): string[] {
-    return this.devices
-      .filter((each) => each instanceof Fuse && each.blown)
-      .map(({ name }) => name);
+    return this.devices.filter(({ blown }) => blown).map(({ name }) => name);
   }
 
   #prepare(at: Moment, more: number): void {

@@ -1,5 +1,14 @@
 /** What can be seen before solving: nodes that nothing ties down, and loops of sources. */
-import { conditionsOf, GROUND, nodesOf, type Circuit, type Element } from '../circuit';
+import type { Circuit } from '../circuit';
+import { GROUND } from '../elements/element';
+import {
+  conditionsOf,
+  definitionOf,
+  isTwoPole,
+  nodesOf,
+  type Element,
+  type TwoPoleElement,
+} from '../elements/index';
 import { CircuitTooLargeError, FloatingNodeError, NetlistError, SourceLoopError } from '../errors';
 import { MOST_ELEMENTS } from '../spice/read';
 
@@ -23,20 +32,6 @@ class Islands {
   }
 }
 
-const fixesVolts = (
-  element: Element,
-): element is Extract<Element, { kind: 'voltage' | 'vcvs' | 'ccvs' }> =>
-  element.kind === 'voltage' || element.kind === 'vcvs' || element.kind === 'ccvs';
-
-/** Elements that carry no direct current. */
-const blocksDirect = (element: Element) =>
-  element.kind === 'capacitor' ||
-  element.kind === 'current' ||
-  element.kind === 'vccs' ||
-  element.kind === 'cccs' ||
-  element.kind === 'drive' ||
-  (element.kind === 'lead' && !element.down);
-
 /**
  * @param tied - Every node leaks a little to ground, as air and dirt do: nothing can float.
  * @throws {FloatingNodeError | SourceLoopError | CircuitTooLargeError | NetlistError}
@@ -51,48 +46,52 @@ export function checkTopology(circuit: Circuit, tied: boolean): void {
   const islands = new Islands();
   const nodes = new Set<string>();
   for (const element of elements) {
-    if (element.kind === 'coupling') continue;
+    if (!isTwoPole(element)) continue;
     for (const node of nodesOf(element)) nodes.add(node);
-    if (!blocksDirect(element)) islands.join(...element.nodes);
+    if (directOf(element) !== 'blocks') islands.join(...element.nodes);
   }
   const ground = islands.root(GROUND);
   const floating = [...nodes].filter((node) => islands.root(node) !== ground);
   if (floating.length > 0) throw new FloatingNodeError(floating);
 }
 
+const directOf = (element: TwoPoleElement) => definitionOf(element).direct(element);
+
 function checkLoops(elements: readonly Element[]): void {
   const islands = new Islands();
-  const joined: Element[] = [];
-  for (const element of elements)
-    if (fixesVolts(element)) {
+  const joined: TwoPoleElement[] = [];
+  const poles = elements.filter(isTwoPole);
+  for (const element of poles)
+    if (directOf(element) === 'gives-volts') {
       if (!islands.join(...element.nodes)) throw loop(element, joined);
       joined.push(element);
     }
   // Coils are a wire to direct current: alone in a loop they are harmless, across a source not.
   const coils = new Islands();
-  for (const element of elements)
-    if (element.kind === 'inductor' && coils.join(...element.nodes)) {
+  for (const element of poles)
+    if (directOf(element) === 'coil' && coils.join(...element.nodes)) {
       if (!islands.join(...element.nodes)) throw loop(element, joined);
       joined.push(element);
     }
 }
 
 /** The chain of earlier elements that closes over the last one. */
-function loop(last: Element, joined: readonly Element[]): SourceLoopError {
-  const [from, to] = (last as { nodes: readonly [string, string] }).nodes;
+function loop(last: TwoPoleElement, joined: readonly TwoPoleElement[]): SourceLoopError {
+  const [from, to] = last.nodes;
   const ways = new Map<string, { back: string; by: string }>([[from, { back: from, by: '' }]]);
   const queue = [from];
   for (let node = queue.shift(); node !== undefined && node !== to; node = queue.shift())
-    for (const element of joined) {
-      const [a, b] = (element as { nodes: readonly [string, string] }).nodes;
+    for (const {
+      name,
+      nodes: [a, b],
+    } of joined) {
       const next = a === node ? b : b === node ? a : undefined;
       if (next === undefined || ways.has(next)) continue;
-      ways.set(next, { back: node, by: element.name });
+      ways.set(next, { back: node, by: name });
       queue.push(next);
     }
   const names = [last.name];
-  for (let node = to; node !== from && ways.has(node); node = ways.get(node)!.back)
-    names.push(ways.get(node)!.by);
+  for (let way = ways.get(to); way && way.by !== ''; way = ways.get(way.back)) names.push(way.by);
   return new SourceLoopError(names);
 }
 

@@ -3,11 +3,11 @@
  * the corners of sources, and switches whose moment of change is closed in upon.
  */
 import { abs, max, min } from '../arithmetic';
-import type { Wave } from '../circuit';
-import { Capacitor } from '../devices/capacitor';
-import type { Moment } from '../devices/device';
-import { Inductor } from '../devices/inductor';
-import { VoltageSource } from '../devices/sources';
+import type { Wave } from '../elements/element';
+import { Capacitor } from '../elements/capacitor';
+import type { Moment } from '../elements/device';
+import { Inductor } from '../elements/inductor';
+import { VoltageSource } from '../elements/sources';
 import { CircuitTooLargeError, NoConvergenceError } from '../errors';
 import { GMIN, type System } from './system';
 

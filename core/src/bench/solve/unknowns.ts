@@ -1,6 +1,7 @@
 /** Numbers the unknowns of a circuit: nodes first come, first served; then branches and inner nodes. */
-import { GROUND } from '../circuit';
-import type { Unknowns } from '../devices/device';
+import { GROUND } from '../elements/element';
+import { NetlistError } from '../errors';
+import type { Unknowns } from '../elements/device';
 
 export class UnknownList implements Unknowns {
   readonly names: string[] = [];
@@ -27,7 +28,7 @@ export class UnknownList implements Unknowns {
   }
 
   node(name: string): number {
-    return name === GROUND ? this.size : this.#nodes.get(name)!;
+    return this.indexOf(name) ?? unknown(name);
   }
   branch(name: string): number {
     const index = this.#add(`i(${name})`, true);
@@ -37,10 +38,18 @@ export class UnknownList implements Unknowns {
   inner(name: string): number {
     return this.#add(name, false);
   }
+  /** @throws {NetlistError} where the element has no current of its own. */
+  branchAt(name: string): number {
+    return this.#branches.get(name) ?? unknown(name);
+  }
   branchOf(name: string): number | undefined {
     return this.#branches.get(name);
   }
   indexOf(node: string): number | undefined {
     return node === GROUND ? this.size : this.#nodes.get(node);
   }
+}
+
+function unknown(name: string): never {
+  throw new NetlistError(`“${name}” is no unknown of this circuit`);
 }

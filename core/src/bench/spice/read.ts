@@ -3,11 +3,13 @@
  * analyses `.op`, `.tran`, `.ac`. What is not known is an error that names its line: nothing is
  * half read.
  */
-import type { Analysis, Circuit, Element, Rating } from '../circuit';
+import type { Analysis, Circuit, Rating } from '../circuit';
+import type { Element } from '../elements/index';
 import { CircuitTooLargeError, NetlistError } from '../errors';
 import { readAnalysis } from './analyses';
 import { applyDirective } from './directives';
-import { LETTERS, readElement, readModel, type Model } from './elements';
+import { beginsElement, readElement, readModel } from './elements';
+import { type Model } from '../elements/element-kind';
 import { evaluate } from './expression';
 import { statementsOf, type Statement } from './lines';
 import { spiceNumber } from './number';
@@ -63,9 +65,9 @@ export function readNetlist(text: string): Circuit {
         if (depth > 0) words.fail(`“${first}” has no place inside a subcircuit`);
         analyses.push(readAnalysis(words));
       } else if (first.startsWith('x')) instance(words, here, models, depth);
-      else if (LETTERS.includes(first[0]!))
+      else if (beginsElement(first.charAt(0)))
         add(
-          readElement(first[0]!, words, (m) => models.get(m)),
+          readElement(first.charAt(0), words, (m) => models.get(m)),
           words,
         );
       else words.fail(`“${first}” is not understood`);

@@ -1,5 +1,5 @@
 /** The waveform of a V or I line: `DC 5 AC 1 SIN(0 311 60)`, `PULSE(…)`, `PWL(…)`. */
-import type { Phasor, Wave } from '../circuit';
+import type { Phasor, Wave } from '../elements/element';
 import type { Words } from './words';
 
 export function readSource(words: Words): { wave: Wave; ac: Phasor } {

@@ -1,5 +1,5 @@
 /** One statement's words, taken in order: figures, nodes, `key=value`. */
-import type { Condition } from '../circuit';
+import type { Condition } from '../elements/element';
 import { NetlistError } from '../errors';
 import { evaluate, type Scope } from './expression';
 import type { Statement } from './lines';

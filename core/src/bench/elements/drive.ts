@@ -1,7 +1,15 @@
 import { max } from '../arithmetic';
-import type { Element } from '../circuit';
 import type { Unknowns } from './device';
 import { Nonlinear } from './nonlinear';
+import { writeNumber as figure } from '../spice/number';
+import type { TwoPole } from './element';
+import { defineElement, never } from './element-kind';
+
+/** A meter's drive for ohms and diodes: `amps` out of plus, giving way as the voltage nears `volts`. */
+export interface DriveElement extends TwoPole<'drive'> {
+  readonly amps: number;
+  readonly volts: number;
+}
 
 /** Share of the open voltage over which the current gives way. */
 const KNEE = 0.04;
@@ -14,7 +22,7 @@ export class Drive extends Nonlinear {
   #amps: number;
   #volts: number;
 
-  constructor(element: Extract<Element, { kind: 'drive' }>, u: Unknowns) {
+  constructor(element: DriveElement, u: Unknowns) {
     super(element.name);
     this.p = u.node(element.nodes[0]);
     this.m = u.node(element.nodes[1]);
@@ -35,3 +43,13 @@ export class Drive extends Nonlinear {
     return beyond > -this.#amps ? { i: beyond, g: slope, v } : { i: -this.#amps, g: 0, v };
   }
 }
+
+export const drive = defineElement<DriveElement>({
+  kind: 'drive',
+  letter: 'i',
+  linear: never,
+  direct: () => 'blocks',
+  device: (element, u) => new Drive(element, u),
+  // Belongs to a meter, never to a netlist; a plain source is the nearest that SPICE has.
+  write: ({ nodes, amps }, { name }) => [`${name} ${nodes[1]} ${nodes[0]} ${figure(amps)}`],
+});

@@ -1,7 +1,20 @@
-import type { Element } from '../circuit';
 import type { Moment, Solution, Unknowns } from './device';
 import { Latch } from './latch';
 import { VariableResistor } from './variable-resistor';
+import { writeNumber as figure } from '../spice/number';
+import type { Condition, TwoPole } from './element';
+import { conditionText, defineElement, needs, never } from './element-kind';
+import type { SwitchElement } from './switch';
+
+/** Closes `after` seconds of `when`, opens `lasts` seconds later. */
+export interface SequencerElement extends TwoPole<'sequencer'> {
+  readonly ron: number;
+  readonly roff: number;
+  readonly when: Condition;
+  readonly after: number;
+  readonly until?: Condition;
+  readonly lasts?: number;
+}
 
 /**
  * A switch worked by time: closes once its condition has held for `after` seconds, opens again
@@ -10,7 +23,7 @@ import { VariableResistor } from './variable-resistor';
  * where it is at that moment.
  */
 export class Sequencer extends VariableResistor {
-  readonly #element: Extract<Element, { kind: 'sequencer' }>;
+  readonly #element: SequencerElement;
   readonly #when: Latch;
   readonly #until: Latch | undefined;
   #on = false;
@@ -18,7 +31,7 @@ export class Sequencer extends VariableResistor {
   /** Since when the condition has held, s. */
   #since = Infinity;
 
-  constructor(element: Extract<Element, { kind: 'sequencer' }>, u: Unknowns) {
+  constructor(element: SequencerElement, u: Unknowns) {
     super(element.name, element.nodes, u);
     this.#element = element;
     this.#when = new Latch(element.when, u);
@@ -80,3 +93,48 @@ export class Sequencer extends VariableResistor {
     return opens > t + 1e-12 ? opens : Infinity;
   }
 }
+
+const conditionsOf = ({ when, until }: SequencerElement) => (until ? [when, until] : [when]);
+
+export const sequencer = defineElement<SequencerElement>({
+  kind: 'sequencer',
+  letter: 's',
+  linear: never,
+  direct: () => 'passes',
+  device: (element, u) => new Sequencer(element, u),
+  conditions: conditionsOf,
+  contact: ({ ron, roff }) => [ron, roff],
+  block: {
+    word: 'sequencer',
+    read(element, words) {
+      const { name, nodes, model } = needs<SwitchElement>(
+        'switch',
+        element,
+        words,
+        'a switch (S…)',
+      );
+      const until = words.condition('until');
+      const lasts = words.named('for');
+      return {
+        kind: 'sequencer',
+        name,
+        nodes,
+        ron: model.ron,
+        roff: model.roff,
+        when: words.condition('when') ?? words.fail('when=… is missing'),
+        after: words.namedOr('after', 0),
+        ...(until && { until }),
+        ...(lasts !== undefined && { lasts: words.positive('for', lasts) }),
+      };
+    },
+  },
+  write({ ron, roff, when, after, until, lasts }, { name, head, model }) {
+    const kind = model(`sw(vt=0 vh=0 ron=${figure(ron)} roff=${figure(roff)})`);
+    const more = [
+      `*@ sequencer ${name} when=${conditionText(when)} after=${figure(after)}`,
+      until && `until=${conditionText(until)}`,
+      lasts !== undefined && `for=${figure(lasts)}`,
+    ];
+    return [`${head} ${when.plus} ${when.minus} ${kind}`, more.filter(Boolean).join(' ')];
+  },
+});

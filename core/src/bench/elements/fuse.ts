@@ -1,7 +1,17 @@
 import { abs } from '../arithmetic';
-import type { Element } from '../circuit';
 import type { Moment, Solution, Unknowns } from './device';
 import { VariableResistor } from './variable-resistor';
+import { writeNumber as figure } from '../spice/number';
+import type { TwoPole } from './element';
+import { defineElement, needs, never } from './element-kind';
+import type { ResistorElement } from './resistor';
+
+/** Opens once the integral of i² passes `i2t`, counted while |i| is above `hold`. */
+export interface FuseElement extends TwoPole<'fuse'> {
+  readonly ohms: number;
+  readonly hold: number;
+  readonly i2t: number;
+}
 
 /** What a blown fuse still conducts, Ω. */
 const BLOWN_OHMS = 1e9;
@@ -11,16 +21,16 @@ const BLOWN_OHMS = 1e9;
  * For an operating point, which lasts, any current above the held one opens it.
  */
 export class Fuse extends VariableResistor {
-  readonly #element: Extract<Element, { kind: 'fuse' }>;
+  readonly #element: FuseElement;
   #melted = 0;
   #blown = false;
 
-  constructor(element: Extract<Element, { kind: 'fuse' }>, u: Unknowns) {
+  constructor(element: FuseElement, u: Unknowns) {
     super(element.name, element.nodes, u);
     this.#element = element;
   }
 
-  get blown(): boolean {
+  override get blown(): boolean {
     return this.#blown;
   }
 
@@ -58,3 +68,36 @@ export class Fuse extends VariableResistor {
     return gone;
   }
 }
+
+export const fuse = defineElement<FuseElement>({
+  kind: 'fuse',
+  letter: 'r',
+  linear: never,
+  direct: () => 'passes',
+  device: (element, u) => new Fuse(element, u),
+  withValue: (element, change, above) => ({ ...element, ohms: above(change(element.ohms)) }),
+  block: {
+    word: 'fuse',
+    read(element, words) {
+      const { name, nodes, ohms } = needs<ResistorElement>(
+        'resistor',
+        element,
+        words,
+        'a resistor (R…)',
+      );
+      const hold = words.positive('hold', words.demand('hold'));
+      return {
+        kind: 'fuse',
+        name,
+        nodes,
+        ohms,
+        hold,
+        i2t: words.positive('i2t', words.demand('i2t')),
+      };
+    },
+  },
+  write: ({ ohms, hold, i2t }, { name, head }) => [
+    `${head} ${figure(ohms)}`,
+    `*@ fuse ${name} hold=${figure(hold)} i2t=${figure(i2t)}`,
+  ],
+});

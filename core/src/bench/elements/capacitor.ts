@@ -9,6 +9,15 @@ import {
   type Unknowns,
 } from './device';
 import { History } from './storage';
+import { writeNumber as figure } from '../spice/number';
+import type { TwoPole } from './element';
+import { always, defineElement, initialIn, initialText } from './element-kind';
+
+export interface CapacitorElement extends TwoPole<'capacitor'> {
+  readonly farads: number;
+  /** Volts to start with, where a transient starts from these. */
+  readonly initial?: number;
+}
 
 /** i = C·dv/dt; open for an operating point. */
 export class Capacitor extends Device {
@@ -21,15 +30,7 @@ export class Capacitor extends Device {
   #amps = 0;
   #quad!: Quad;
 
-  constructor(
-    element: {
-      readonly name: string;
-      readonly nodes: readonly [string, string];
-      readonly farads: number;
-      readonly initial?: number;
-    },
-    u: Unknowns,
-  ) {
+  constructor(element: CapacitorElement, u: Unknowns) {
     super(element.name);
     this.#p = u.node(element.nodes[0]);
     this.#m = u.node(element.nodes[1]);
@@ -80,3 +81,21 @@ export class Capacitor extends Device {
     return this.#amps;
   }
 }
+
+export const capacitor = defineElement<CapacitorElement>({
+  kind: 'capacitor',
+  letter: 'c',
+  linear: always,
+  direct: () => 'blocks',
+  device: (element, u) => new Capacitor(element, u),
+  withValue: (element, change, above) => ({ ...element, farads: above(change(element.farads)) }),
+  built: (element, factor) => ({ ...element, farads: element.farads * factor(0.1) }),
+  read: (name, words) => ({
+    kind: 'capacitor',
+    name,
+    nodes: words.pair(),
+    farads: words.positive('its capacitance'),
+    ...initialIn(words),
+  }),
+  write: ({ farads, initial }, { head }) => [`${head} ${figure(farads)}${initialText(initial)}`],
+});

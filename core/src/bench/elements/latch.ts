@@ -1,5 +1,5 @@
 import { abs } from '../arithmetic';
-import type { Condition } from '../circuit';
+import type { Condition } from './element';
 import type { Solution, Unknowns } from './device';
 
 /** A condition with a little hysteresis, so that a level just touched does not chatter. */

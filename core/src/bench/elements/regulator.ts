@@ -1,5 +1,4 @@
 import { max } from '../arithmetic';
-import type { Element } from '../circuit';
 import type { Pattern } from '../solve/pattern';
 import {
   Device,
@@ -12,8 +11,26 @@ import {
   type Unknowns,
 } from './device';
 import { Latch } from './latch';
+import { writeNumber as figure } from '../spice/number';
+import type { VcvsElement } from './controlled';
+import type { Between, Condition, TwoPole } from './element';
+import { conditionText, defineElement, needs, never } from './element-kind';
 
-type Block = Extract<Element, { kind: 'regulator' }>;
+/** A supply's output. */
+export interface RegulatorElement extends TwoPole<'regulator'> {
+  readonly input: Between;
+  readonly volts: number;
+  /** Volts that the input must stand above the output. */
+  readonly dropout: number;
+  /** Amps it gives at most. */
+  readonly limit: number;
+  /** Ohms of its output. */
+  readonly ohms: number;
+  /** Amps drawn at the input for each amp given. */
+  readonly ratio: number;
+  readonly enable?: Condition;
+}
+
 type Piece = 'off' | 'holds' | 'limits';
 
 /**
@@ -25,12 +42,12 @@ type Piece = 'off' | 'holds' | 'limits';
  */
 export class Regulator extends Device {
   readonly stamps = 'iterate';
-  readonly #block: Block;
+  readonly #block: RegulatorElement;
   readonly #rows: readonly [op: number, om: number, ip: number, im: number];
   readonly #enable: Latch | undefined;
   #slots: number[] = [];
 
-  constructor(block: Block, u: Unknowns) {
+  constructor(block: RegulatorElement, u: Unknowns) {
     super(block.name);
     this.#block = block;
     this.#rows = [
@@ -138,3 +155,45 @@ export class Regulator extends Device {
     return -this.#at(x).i;
   }
 }
+
+export const regulator = defineElement<RegulatorElement>({
+  kind: 'regulator',
+  letter: 'e',
+  linear: never,
+  direct: () => 'passes',
+  device: (element, u) => new Regulator(element, u),
+  nodes: ({ input }) => input,
+  conditions: ({ enable }) => (enable ? [enable] : []),
+  withValue: (element, change, above) => ({ ...element, volts: above(change(element.volts)) }),
+  built: (element, factor) => ({ ...element, volts: element.volts * factor(0.01) }),
+  block: {
+    word: 'regulator',
+    read(element, words) {
+      const { name, nodes, control } = needs<VcvsElement>(
+        'vcvs',
+        element,
+        words,
+        'a voltage source (E…)',
+      );
+      const enable = words.condition('enable');
+      return {
+        kind: 'regulator',
+        name,
+        nodes,
+        input: control,
+        volts: words.positive('volts', words.demand('volts')),
+        dropout: words.namedOr('dropout', 0),
+        limit: words.positive('limit', words.namedOr('limit', 10)),
+        ohms: words.positive('ohms', words.namedOr('ohms', 0.05)),
+        ratio: words.namedOr('ratio', 1),
+        ...(enable && { enable }),
+      };
+    },
+  },
+  write({ input, volts, dropout, limit, ohms, ratio, enable }, { name, head }) {
+    const figures = { volts, dropout, limit, ohms, ratio };
+    const said = Object.entries(figures).map(([key, value]) => `${key}=${figure(value)}`);
+    if (enable) said.push(`enable=${conditionText(enable)}`);
+    return [`${head} ${input.join(' ')} 1`, `*@ regulator ${name} ${said.join(' ')}`];
+  },
+});

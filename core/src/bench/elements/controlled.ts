@@ -1,9 +1,27 @@
 /** The four linear controlled sources. Their stamps are fixed. */
-import type { Element } from '../circuit';
 import type { Pattern } from '../solve/pattern';
 import { Device, Quad, type AcStamp, type Solution, type Stamp, type Unknowns } from './device';
+import { writeNumber as figure } from '../spice/number';
+import type { Between, TwoPole } from './element';
+import { always, defineElement } from './element-kind';
 
-type Of<K extends Element['kind']> = Extract<Element, { kind: K }>;
+export interface VcvsElement extends TwoPole<'vcvs'> {
+  readonly control: Between;
+  readonly gain: number;
+}
+export interface VccsElement extends TwoPole<'vccs'> {
+  readonly control: Between;
+  readonly siemens: number;
+}
+export interface CcvsElement extends TwoPole<'ccvs'> {
+  /** The voltage source whose current controls it. */
+  readonly through: string;
+  readonly ohms: number;
+}
+export interface CccsElement extends TwoPole<'cccs'> {
+  readonly through: string;
+  readonly gain: number;
+}
 
 /** Entries that never change, for any matrix. */
 abstract class Fixed extends Device {
@@ -24,14 +42,12 @@ abstract class Fixed extends Device {
 /** E: volts from volts. H: volts from the current of a source. */
 export class ControlledVoltage extends Fixed {
   readonly branch: number;
-  readonly #element: Of<'vcvs'> | Of<'ccvs'>;
   readonly #p: number;
   readonly #m: number;
   readonly #controls: readonly (readonly [unknown: number, factor: number])[];
 
-  constructor(element: Of<'vcvs'> | Of<'ccvs'>, u: Unknowns, through: (name: string) => number) {
+  constructor(element: VcvsElement | CcvsElement, u: Unknowns, through: (name: string) => number) {
     super(element.name);
-    this.#element = element;
     this.#p = u.node(element.nodes[0]);
     this.#m = u.node(element.nodes[1]);
     this.branch = u.branch(element.name);
@@ -56,9 +72,6 @@ export class ControlledVoltage extends Fixed {
   current(x: Solution): number {
     return x[this.branch]!;
   }
-  get kind(): string {
-    return this.#element.kind;
-  }
 }
 
 /** G: amps from volts. */
@@ -68,7 +81,7 @@ export class Transconductance extends Device {
   readonly #siemens: number;
   #quad!: Quad;
 
-  constructor({ name, nodes, control, siemens }: Of<'vccs'>, u: Unknowns) {
+  constructor({ name, nodes, control, siemens }: VccsElement, u: Unknowns) {
     super(name);
     this.#nodes = [u.node(nodes[0]), u.node(nodes[1]), u.node(control[0]), u.node(control[1])];
     this.#siemens = siemens;
@@ -96,7 +109,7 @@ export class CurrentGain extends Fixed {
   readonly #gain: number;
 
   constructor(
-    { name, nodes, through, gain }: Of<'cccs'>,
+    { name, nodes, through, gain }: CccsElement,
     u: Unknowns,
     find: (n: string) => number,
   ) {
@@ -117,3 +130,75 @@ export class CurrentGain extends Fixed {
     return this.#gain * x[this.#branch]!;
   }
 }
+
+export const vcvs = defineElement<VcvsElement>({
+  kind: 'vcvs',
+  letter: 'e',
+  linear: always,
+  direct: () => 'gives-volts',
+  device: (element, u, through) => new ControlledVoltage(element, u, through),
+  unknowns: () => 1,
+  nodes: ({ control }) => control,
+  withValue: (element, change) => ({ ...element, gain: change(element.gain) }),
+  read: (name, words) => ({
+    kind: 'vcvs',
+    name,
+    nodes: words.pair(),
+    control: words.pair(),
+    gain: words.figure('its gain'),
+  }),
+  write: ({ control, gain }, { head }) => [`${head} ${control.join(' ')} ${figure(gain)}`],
+});
+
+export const vccs = defineElement<VccsElement>({
+  kind: 'vccs',
+  letter: 'g',
+  linear: always,
+  direct: () => 'blocks',
+  device: (element, u) => new Transconductance(element, u),
+  nodes: ({ control }) => control,
+  withValue: (element, change) => ({ ...element, siemens: change(element.siemens) }),
+  read: (name, words) => ({
+    kind: 'vccs',
+    name,
+    nodes: words.pair(),
+    control: words.pair(),
+    siemens: words.figure('its transconductance'),
+  }),
+  write: ({ control, siemens }, { head }) => [`${head} ${control.join(' ')} ${figure(siemens)}`],
+});
+
+export const cccs = defineElement<CccsElement>({
+  kind: 'cccs',
+  letter: 'f',
+  linear: always,
+  direct: () => 'blocks',
+  device: (element, u, through) => new CurrentGain(element, u, through),
+  withValue: (element, change) => ({ ...element, gain: change(element.gain) }),
+  read: (name, words) => ({
+    kind: 'cccs',
+    name,
+    nodes: words.pair(),
+    through: words.element(),
+    gain: words.figure('its gain'),
+  }),
+  write: ({ through, gain }, { head, of }) => [`${head} ${of(through)} ${figure(gain)}`],
+});
+
+export const ccvs = defineElement<CcvsElement>({
+  kind: 'ccvs',
+  letter: 'h',
+  linear: always,
+  direct: () => 'gives-volts',
+  device: (element, u, through) => new ControlledVoltage(element, u, through),
+  unknowns: () => 1,
+  withValue: (element, change) => ({ ...element, ohms: change(element.ohms) }),
+  read: (name, words) => ({
+    kind: 'ccvs',
+    name,
+    nodes: words.pair(),
+    through: words.element(),
+    ohms: words.figure('its transresistance'),
+  }),
+  write: ({ through, ohms }, { head, of }) => [`${head} ${of(through)} ${figure(ohms)}`],
+});

@@ -80,6 +80,14 @@ export abstract class Device {
   still(_before: Solution, _now: Solution, _slack: Slack): boolean {
     return true;
   }
+  /** Devices of its own that are stamped by themselves. */
+  get parts(): readonly Device[] {
+    return [];
+  }
+  /** Destroyed, as a fuse is meant to be. */
+  get blown(): boolean {
+    return false;
+  }
   /** A Newton step was cut short by this device: not converged yet. */
   limited(): boolean {
     return false;

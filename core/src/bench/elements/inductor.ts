@@ -8,9 +8,18 @@ import {
   type Unknowns,
 } from './device';
 import { History } from './storage';
+import { writeNumber as figure } from '../spice/number';
+import type { TwoPole } from './element';
+import { always, defineElement, initialIn, initialText } from './element-kind';
 
 /** So small that it never shows; it keeps parallel coils and windings solvable at DC. */
 const COIL_OHMS = 1e-6;
+
+export interface InductorElement extends TwoPole<'inductor'> {
+  readonly henries: number;
+  /** Amps to start with, where a transient starts from these. */
+  readonly initial?: number;
+}
 
 /** v = L·di/dt, its current an unknown of its own; coupled coils add M·di/dt of each other. */
 export class Inductor extends Device {
@@ -25,15 +34,7 @@ export class Inductor extends Device {
   #slots!: readonly [number, number, number, number, number];
   #others: number[] = [];
 
-  constructor(
-    element: {
-      readonly name: string;
-      readonly nodes: readonly [string, string];
-      readonly henries: number;
-      readonly initial?: number;
-    },
-    u: Unknowns,
-  ) {
+  constructor(element: InductorElement, u: Unknowns) {
     super(element.name);
     this.#p = u.node(element.nodes[0]);
     this.#m = u.node(element.nodes[1]);
@@ -100,3 +101,21 @@ export class Inductor extends Device {
     a[this.#slots[3]]! -= 1;
   }
 }
+
+export const inductor = defineElement<InductorElement>({
+  kind: 'inductor',
+  letter: 'l',
+  linear: always,
+  direct: () => 'coil',
+  device: (element, u) => new Inductor(element, u),
+  unknowns: () => 1,
+  withValue: (element, change, above) => ({ ...element, henries: above(change(element.henries)) }),
+  read: (name, words) => ({
+    kind: 'inductor',
+    name,
+    nodes: words.pair(),
+    henries: words.positive('its inductance'),
+    ...initialIn(words),
+  }),
+  write: ({ henries, initial }, { head }) => [`${head} ${figure(henries)}${initialText(initial)}`],
+});

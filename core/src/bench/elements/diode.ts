@@ -1,11 +1,18 @@
 import { exp, isFinite, log, min } from '../arithmetic';
-import type { DiodeModel } from '../circuit';
-import type { Moment, Solution, Unknowns } from './device';
+import type { DiodeModel } from './element';
+import type { Device, Moment, Solution, Unknowns } from './device';
 import { Nonlinear } from './nonlinear';
 import { Resistor } from './resistor';
+import { writeNumber as figure } from '../spice/number';
+import type { TwoPole } from './element';
+import { defineElement, never } from './element-kind';
 
 /** kT/q at 27 °C, the nominal temperature of SPICE. */
 const THERMAL_VOLTS = (1.380649e-23 * 300.15) / 1.602176634e-19;
+
+export interface DiodeElement extends TwoPole<'diode'> {
+  readonly model: DiodeModel;
+}
 
 /**
  * Shockley's diode with series resistance and reverse breakdown. Newton's steps of the junction are
@@ -19,7 +26,7 @@ export class Diode extends Nonlinear {
   readonly #critical: number;
   readonly #breakdown: number;
   /** A device of its own: unlike the junction it never changes. */
-  readonly series: Resistor | undefined;
+  readonly #series: Resistor | undefined;
   #last = 0;
   /** Once in a search a junction that seems off is taken to be so, or it might go round in circles. */
   #dropped = false;
@@ -29,13 +36,16 @@ export class Diode extends Nonlinear {
     const anode = u.node(nodes[0]);
     this.m = u.node(nodes[1]);
     this.p = model.rs > 0 ? u.inner(`${name}#inner`) : anode;
-    if (model.rs > 0) this.series = new Resistor(`${name}#series`, anode, this.p, model.rs);
+    if (model.rs > 0) this.#series = new Resistor(`${name}#series`, anode, this.p, model.rs);
     this.#is = model.is;
     this.#vte = model.n * THERMAL_VOLTS;
     this.#critical = this.#vte * log(this.#vte / (Math.SQRT2 * model.is));
     this.#breakdown = knee(model, this.#vte);
   }
 
+  override get parts(): readonly Device[] {
+    return this.#series ? [this.#series] : [];
+  }
   override restart(x: Solution): void {
     this.#last = x[this.p]! - x[this.m]!;
     this.#dropped = false;
@@ -101,3 +111,30 @@ function knee({ bv, ibv, is }: DiodeModel, vte: number): number {
   for (let i = 0; i < 25; i += 1) knee = bv - vte * log(ibv / is + 1 - knee / vte);
   return knee;
 }
+
+/** A junction's saturation current varies by a factor either way; its drop moves by about 8 mV. */
+const JUNCTION_FACTOR = 1.2;
+
+export const diode = defineElement<DiodeElement>({
+  kind: 'diode',
+  letter: 'd',
+  linear: never,
+  direct: () => 'passes',
+  device: ({ name, nodes, model }, u) => new Diode(name, nodes, model, u),
+  unknowns: ({ model }) => (model.rs > 0 ? 1 : 0),
+  built(element, _factor, roll) {
+    const is = element.model.is * JUNCTION_FACTOR ** (2 * roll() - 1);
+    return { ...element, model: { ...element.model, is } };
+  },
+  read(name, words, find) {
+    const nodes = words.pair();
+    const model = words.word('its model');
+    const found = find(model) ?? words.fail(`there is no .model “${model}”`);
+    if (found.kind !== 'd') return words.fail('a diode needs a model of kind D');
+    return { kind: 'diode', name, nodes, model: found.diode };
+  },
+  write({ model: { is, n, rs, bv, ibv } }, { head, model }) {
+    const breakdown = Number.isFinite(bv) ? ` bv=${figure(bv)} ibv=${figure(ibv)}` : '';
+    return [`${head} ${model(`d(is=${figure(is)} n=${figure(n)} rs=${figure(rs)}${breakdown})`)}`];
+  },
+});

@@ -1,4 +1,4 @@
-import type { Phasor, Wave } from '../circuit';
+import type { Phasor, Wave } from './element';
 import type { Pattern } from '../solve/pattern';
 import {
   Device,
@@ -9,13 +9,18 @@ import {
   type Unknowns,
 } from './device';
 import { cornerAfter, levelAt } from './wave';
+import { writeNumber as figure } from '../spice/number';
+import { readSource } from '../spice/sources';
+import type { TwoPole } from './element';
+import { always, defineElement } from './element-kind';
+import { waveText, withLevel } from './wave';
 
-interface Source {
-  readonly name: string;
-  readonly nodes: readonly [string, string];
+interface Source<K extends string> extends TwoPole<K> {
   readonly wave: Wave;
   readonly ac: Phasor;
 }
+export type VoltageElement = Source<'voltage'>;
+export type CurrentElement = Source<'current'>;
 
 const parts = ({ magnitude, phase }: Phasor) => {
   const angle = (phase * Math.PI) / 180;
@@ -32,7 +37,7 @@ export class VoltageSource extends Device {
   readonly #ac: Phasor;
   #slots!: readonly [number, number, number, number];
 
-  constructor({ name, nodes, wave, ac }: Source, u: Unknowns) {
+  constructor({ name, nodes, wave, ac }: Source<string>, u: Unknowns) {
     super(name);
     this.#p = u.node(nodes[0]);
     this.#m = u.node(nodes[1]);
@@ -82,7 +87,7 @@ export class CurrentSource extends Device {
   readonly #ac: Phasor;
   #amps = 0;
 
-  constructor({ name, nodes, wave, ac }: Source, u: Unknowns) {
+  constructor({ name, nodes, wave, ac }: Source<string>, u: Unknowns) {
     super(name);
     this.#p = u.node(nodes[0]);
     this.#m = u.node(nodes[1]);
@@ -110,3 +115,31 @@ export class CurrentSource extends Device {
     return this.#amps;
   }
 }
+
+const sourceText = ({ wave, ac: { magnitude, phase } }: Source<string>, head: string): string[] => {
+  const ac = magnitude || phase ? ` ac ${figure(magnitude)} ${figure(phase)}` : '';
+  return [`${head} ${waveText(wave)}${ac}`];
+};
+
+export const voltage = defineElement<VoltageElement>({
+  kind: 'voltage',
+  letter: 'v',
+  linear: always,
+  direct: () => 'gives-volts',
+  device: (element, u) => new VoltageSource(element, u),
+  unknowns: () => 1,
+  withValue: (element, change) => ({ ...element, wave: withLevel(element.wave, change) }),
+  read: (name, words) => ({ kind: 'voltage', name, nodes: words.pair(), ...readSource(words) }),
+  write: (element, { head }) => sourceText(element, head),
+});
+
+export const current = defineElement<CurrentElement>({
+  kind: 'current',
+  letter: 'i',
+  linear: always,
+  direct: () => 'blocks',
+  device: (element, u) => new CurrentSource(element, u),
+  withValue: (element, change) => ({ ...element, wave: withLevel(element.wave, change) }),
+  read: (name, words) => ({ kind: 'current', name, nodes: words.pair(), ...readSource(words) }),
+  write: (element, { head }) => sourceText(element, head),
+});

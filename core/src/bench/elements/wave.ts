@@ -1,6 +1,7 @@
 /** A source's level over time, and the moments at which it bends. */
 import { abs, exp, floor, isFinite, max } from '../arithmetic';
-import type { Wave } from '../circuit';
+import type { Wave } from './element';
+import { writeNumber as figure } from '../spice/number';
 
 /** @param t - Seconds, from 0. */
 export function levelAt(wave: Wave, t: number): number {
@@ -56,5 +57,44 @@ export function cornerAfter(wave: Wave, t: number): number {
         }
       return Infinity;
     }
+  }
+}
+
+/** The same course at another level. */
+export function withLevel(wave: Wave, change: (level: number) => number): Wave {
+  switch (wave.kind) {
+    case 'dc':
+      return { kind: 'dc', value: change(wave.value) };
+    case 'sin':
+      return { ...wave, amplitude: change(wave.amplitude) };
+    case 'pulse':
+      return { ...wave, high: change(wave.high) };
+    case 'pwl':
+      return {
+        kind: 'pwl',
+        points: wave.points.map(([t, level]) => [t, change(level)] as const),
+      };
+  }
+}
+
+/** As a netlist has it. */
+export function waveText(wave: Wave): string {
+  switch (wave.kind) {
+    case 'dc':
+      return `dc ${figure(wave.value)}`;
+    case 'sin': {
+      const { offset, amplitude, hertz, delay, damping, phase } = wave;
+      return `sin(${[offset, amplitude, hertz, delay, damping, phase].map(figure).join(' ')})`;
+    }
+    case 'pulse': {
+      const { low, high, delay, rise, fall, width, period } = wave;
+      const times = [low, high, delay, rise, fall, width, period];
+      return `pulse(${times
+        .slice(0, times.findIndex((t) => !isFinite(t)) >>> 0)
+        .map(figure)
+        .join(' ')})`;
+    }
+    case 'pwl':
+      return `pwl(${wave.points.flat().map(figure).join(' ')})`;
   }
 }
