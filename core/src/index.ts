@@ -61,7 +61,7 @@ export { readingSchema } from './job/log/words';
 export * from './job/state/facts';
 export * from './sheet/placement';
 export { durationWords } from './units/duration';
-export * from './job/trail/stages';
+export * from './job/trail/trail';
 export { MOST_SAMPLES } from './judge/series/samples';
 export {
   BETWEEN_PROOFS_MS,
@@ -133,7 +133,7 @@ export * from './diagnose/assess';
 export * from './diagnose/suspects';
 export * from './job/findings/proof';
 export { notProvenWords, type NotProven } from './diagnose/not-proven';
-export * from './job/trail/progress';
+export * from './job/trail/steps';
 export * from './job/trail/summary';
 export * from './report/report';
 export * from './api/resources';

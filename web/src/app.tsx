@@ -59,12 +59,7 @@ const router = createBrowserRouter([
         lazy: job('JobScreen'),
         children: [
           { index: true, lazy: job('StageRedirect') },
-          { path: 'arrive', lazy: job('Arrive') },
-          { path: 'read', lazy: job('Read') },
-          { path: 'safe', lazy: job('MakeSafe') },
-          { path: 'measure', lazy: job('Measure') },
-          { path: 'decide', lazy: job('Decide') },
-          { path: 'sign', lazy: job('Sign') },
+          { path: ':stage', lazy: job('StageScreen') },
           { path: '*', lazy: job('StageRedirect') },
         ],
       },

@@ -19,7 +19,8 @@ import type { LogEntry } from './kinds/index';
 import { inLogOrder } from './log/log-order';
 import { foldJob } from './fold/fold';
 import { notProvenWords } from '../diagnose/not-proven';
-import { accessOwed, currentStage, nextStep, progressOf, takenCount } from './trail/progress';
+import { accessOwed, nextStep, takenCount } from './trail/steps';
+import { currentStage, guardOf, progressOf, stageAfter, TRAIL } from './trail/trail';
 import { summarise } from './trail/summary';
 import { findTest } from '../sheet/lookup';
 
@@ -436,9 +437,38 @@ describe('progress', () => {
     expect(currentStage(smallSheet, fold(log))).toBe('safe');
     expect(progressOf(smallSheet, fold(log))[1]).toEqual({
       stage: 'read',
+      name: 'Read',
+      owed: 0,
       done: true,
       note: 'no code',
     });
+    const owed = Object.fromEntries(
+      progressOf(smallSheet, fold(log)).map((each) => [each.stage, each.owed]),
+    );
+    expect(owed).toEqual({ arrive: 0, read: 0, safe: 1, measure: 5, decide: 1, sign: 1 });
+  });
+
+  test('the trail alone says what follows, and what a stage wants first', () => {
+    expect(TRAIL.map(({ stage }) => stageAfter(stage))).toEqual([
+      'read',
+      'safe',
+      'measure',
+      'decide',
+      'sign',
+      'sign',
+    ]);
+    const log = provenDead();
+    expect(guardOf(smallSheet, fold(log), 'sign')).toBe('decide');
+    expect(guardOf(smallSheet, fold(log), 'measure')).toBeUndefined();
+    log.add('decision', {
+      action: 'hand-over',
+      part: null,
+      leading: null,
+      probability: 0,
+      reason: 'so',
+    });
+    expect(guardOf(smallSheet, fold(log), 'sign')).toBeUndefined();
+    expect(currentStage(smallSheet, fold(log))).toBe('sign');
   });
 
   test('next is the rest of the test in hand, then what the present state allows', () => {

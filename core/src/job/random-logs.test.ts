@@ -8,7 +8,7 @@ import { refusalOf } from './admission/refusal-of';
 import { assess } from '../diagnose/assess';
 import type { EntryKind } from './kinds/index';
 import { foldJob } from './fold/fold';
-import { progressOf } from './trail/progress';
+import { progressOf } from './trail/trail';
 import { clocksOf } from './clocks/clocks';
 import { dischargeOf } from '../conditions/discharge';
 import { pairsOf } from '../conditions/pairs';

@@ -1,12 +1,11 @@
 /** `Ctrl K`: find a job, a stage or test of the one in hand, a sheet, a formula. */
-import { STAGES, testsOf, type JobResource } from '@jeitinho/core';
+import { testsOf, TRAIL, type JobResource } from '@jeitinho/core';
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { jobOptions, openJobsOptions, sheetsOptions, signedJobsOptions } from '../data/queries';
-import { STAGE_NAMES } from '../screens/job/stages';
 
 const ITEM =
   'flex min-h-11 cursor-pointer items-center justify-between gap-3 px-3 data-[selected=true]:bg-jade-tint';
@@ -68,14 +67,14 @@ function Found({ onDone }: { onDone: () => void }) {
         <Command.Empty className="px-3 py-2 text-soft">Nothing of that name.</Command.Empty>
         {job?.sheet && (
           <Command.Group heading="This job">
-            {STAGES.map((stage) => (
+            {TRAIL.map(({ stage, name }) => (
               <Command.Item
                 key={stage}
-                value={STAGE_NAMES[stage]}
+                value={name}
                 onSelect={go(`/jobs/${job.id}/${stage}`)}
                 className={ITEM}
               >
-                {STAGE_NAMES[stage]}
+                {name}
               </Command.Item>
             ))}
             {testsOf(job.sheet).map((test) => (

@@ -8,7 +8,7 @@ import { assess, evidenceOf } from '../../diagnose/assess';
 import { otherSize, swappedWith } from './doubts';
 import { foldJob } from '../fold/fold';
 import { notProvenWords } from '../../diagnose/not-proven';
-import { accessShared } from '../trail/progress';
+import { accessShared } from '../trail/steps';
 
 const fold = (log: ReturnType<typeof logWriter>, sheet: Sheet = smallSheet) =>
   foldJob(sheet, log.entries);

@@ -10,7 +10,7 @@ import type { Sheet } from '../../sheet/schema';
 import { stateOf } from '../../sheet/lookup';
 import { assess } from '../../diagnose/assess';
 import { foldJob } from '../fold/fold';
-import { nextStep } from '../trail/progress';
+import { nextStep } from '../trail/steps';
 import { shortsOf } from './shorted';
 
 const short = (log: LogWriter = provenDead()) => {

@@ -8,7 +8,7 @@ import type { Refusal } from '../admission/refusal';
 import type { FoldedEntry, Numbering, WrittenEntry } from '../log/entry';
 import type { Draft } from '../state/draft';
 import type { JobState } from '../state/state';
-import type { Stage } from '../trail/stages';
+import type { Stage } from '../trail/trail';
 
 /** Under which filter of the roll it stands; `course` under none but “everything”. */
 export type RollGroup = 'findings' | 'safety' | 'notes' | 'course';

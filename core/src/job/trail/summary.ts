@@ -2,15 +2,17 @@
 import type { Sheet } from '../../sheet/schema';
 import type { EnergyKind } from '../../conditions/energy';
 import type { JobState } from '../state/state';
-import { currentStage, takenCount } from './progress';
-import type { Stage } from './stages';
+import { takenCount } from './steps';
+import { currentStage, TRAIL, type Stage } from './trail';
 
 /** Raise it when {@link summarise} changes, so that stored projections are made again. */
-export const SUMMARY_VERSION = 2;
+export const SUMMARY_VERSION = 3;
 
 export interface JobSummary {
   readonly status: 'open' | 'signed';
   readonly stage: Stage;
+  /** Its name, for lists that do not know the trail. */
+  readonly stageName: string;
   readonly energy: EnergyKind;
   readonly codes: readonly string[];
   readonly taken: number;
@@ -25,9 +27,11 @@ export interface JobSummary {
 
 export function summarise(sheet: Sheet, state: JobState): JobSummary {
   const part = state.decision?.body.part ?? null;
+  const stage = currentStage(sheet, state);
   return {
     status: state.signed ? 'signed' : 'open',
-    stage: currentStage(sheet, state),
+    stage,
+    stageName: TRAIL.find((each) => each.stage === stage)?.name ?? stage,
     energy: state.energy.kind,
     codes: state.codes.map((code) => code.shown),
     ...takenCount(sheet, state),

@@ -1,21 +1,21 @@
 /** Arrive: what is known of the unit, its warranty and its earlier visits; read the plate, listen. */
 import type { VisitResource } from '@jeitinho/core';
 import { useState, type ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { clockTime, longDay, useNow } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
+import { stagePath, useGoOn } from '../job/paths';
 
 export function Arrive() {
   const { job, state, record } = useJob();
-  const navigate = useNavigate();
   const [plateNote, setPlateNote] = useDraft(`plate.${job.id}`);
   const [differs, setDiffers] = useState(plateNote !== '');
   const plate = state.arrived?.body.plate;
-  const goOn = () => void navigate(`/jobs/${job.id}/read`);
+  const goOn = useGoOn('arrive');
   const matches = () => void record('arrived', { plate: 'matches', note: '' });
   const noteDifference = async () => {
     if (await record('arrived', { plate: 'differs', note: plateNote.trim() })) setPlateNote('');
@@ -179,7 +179,7 @@ function Earlier({ visits, of }: { visits: readonly VisitResource[]; of: number 
           {visits.map((visit) => (
             <li key={visit.id} className="border-b border-hair">
               <Link
-                to={`/jobs/${visit.id}/sign`}
+                to={stagePath(visit.id, 'sign')}
                 className="block min-h-11 py-2 text-ink no-underline"
               >
                 <span className="block text-[14px] text-soft">

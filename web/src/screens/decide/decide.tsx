@@ -1,7 +1,6 @@
 /** Decide: ranked parts with their evidence; one is chosen, and another than the first takes a reason. */
 import { notProvenWords, type PartSuspect } from '@jeitinho/core';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';
 import { useArmed } from '../../parts/armed';
@@ -11,12 +10,12 @@ import { percent } from '../../parts/percent';
 import { evidenceWords } from '../job/evidence-words';
 import { useJob } from '../job/job-context';
 import { FittedPanel } from './fitted-panel';
+import { useGoOn } from '../job/paths';
 
 const HAND_OVER = 'hand-over';
 
 export function Decide() {
   const { job, state, assessment, record } = useJob();
-  const navigate = useNavigate();
   const { parts, unexplained, other } = assessment;
   const leading = parts[0]!.part.id;
   const made = state.decision?.body;
@@ -28,7 +27,7 @@ export function Decide() {
   const needsReason = choice === HAND_OVER || choice !== leading;
   const owed = needsReason && reason.trim() === '';
   const settled = made !== undefined && (made.part ?? HAND_OVER) === choice;
-  const goOn = () => void navigate(`/jobs/${job.id}/sign`);
+  const goOn = useGoOn('decide');
   const decide = async () => {
     if (owed) return;
     const kept = await record('decision', {

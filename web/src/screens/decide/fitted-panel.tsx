@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { clockTime } from '../../data/now';
 import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
+import { placePath } from '../job/paths';
 
 export function FittedPanel({ part }: { part: string }) {
   const { job, sheet, state, record } = useJob();
@@ -65,7 +66,7 @@ function Line({ job, taken, words }: { job: string; taken: Taken; words: string 
     <li className="flex flex-wrap items-center gap-x-3">
       <Link
         className="inline-flex min-h-11 items-center"
-        to={`/jobs/${job}/measure?at=${encodeURIComponent(taken.observable)}`}
+        to={placePath(job, { stage: 'measure', observable: taken.observable })}
       >
         {taken.test.title}
         {point}

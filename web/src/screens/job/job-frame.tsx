@@ -9,7 +9,7 @@ import { useJob } from './job-context';
 import { ClockButton } from './clock-dialog';
 import { JobClock, SavedState } from './job-status';
 import { SpeechButton } from './speech-dialog';
-import { STAGE_NAMES } from './stages';
+import { stagePath } from './paths';
 import { useVoltsWatch } from './volts-watch';
 import { PhoneStrip, Strip } from './strip';
 
@@ -98,13 +98,13 @@ function Trail() {
       className="no-print min-h-0 overflow-y-auto border-r border-hair py-4 max-lg:border-r-0 max-lg:border-b max-lg:px-2 max-lg:py-0"
     >
       <ol className="m-0 list-none p-0 max-lg:flex">
-        {progress.map(({ stage, done, note }) => {
+        {progress.map(({ stage, name, done, note }) => {
           const here = pathname.endsWith(`/${stage}`);
           return (
             <li key={stage} className="max-lg:flex-1">
               <NavLink
-                to={`/jobs/${job.id}/${stage}`}
-                aria-label={`${STAGE_NAMES[stage]}${done ? ', done' : ''}${note ? `, ${note}` : ''}`}
+                to={stagePath(job.id, stage)}
+                aria-label={`${name}${done ? ', done' : ''}${note ? `, ${note}` : ''}`}
                 className="group flex min-h-[44px] items-center gap-3 px-[18px] text-ink no-underline max-lg:flex-col max-lg:justify-center max-lg:gap-1 max-lg:px-0.5"
               >
                 <span
@@ -120,7 +120,7 @@ function Trail() {
                 <span
                   className={`flex-1 whitespace-nowrap max-lg:text-[13px] ${here ? 'font-bold text-ink' : 'text-soft'}`}
                 >
-                  {STAGE_NAMES[stage]}
+                  {name}
                 </span>
                 <span className="figure text-[14px] text-soft max-lg:hidden">{note}</span>
               </NavLink>

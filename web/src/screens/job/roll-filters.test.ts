@@ -1,7 +1,8 @@
 import type { logWriter } from '../../../../core/test/small-sheet';
 import { measured, provenDead, smallSheet } from '../../../../core/test/small-sheet';
-import { foldJob, type FoldedEntry } from '@jeitinho/core';
-import { passes, pathOfEntry } from './roll-filters';
+import { foldJob, placeOfEntry, type FoldedEntry } from '@jeitinho/core';
+import { placePath } from './paths';
+import { passes } from './roll-filters';
 
 const folded = (log: ReturnType<typeof logWriter>) => foldJob(smallSheet, log.entries).log;
 
@@ -16,17 +17,21 @@ function sample(): readonly FoldedEntry[] {
 }
 
 test('an entry leads to the card where it was made', () => {
-  const places = sample().map((entry) => [entry.kind, pathOfEntry(entry, smallSheet)]);
+  const pathOf = (entry: FoldedEntry) => {
+    const place = placeOfEntry(entry, smallSheet);
+    return place && placePath('j', place);
+  };
+  const places = sample().map((entry) => [entry.kind, pathOf(entry)]);
   expect(places).toEqual([
     ['opened', undefined],
-    ['safed', 'safe'],
-    ['safed', 'safe'],
-    ['safed', 'safe'],
-    ['safed', 'safe'],
-    ['reading', 'measure?at=diode%40U'],
-    ['answer', 'measure?test=looks'],
+    ['safed', '/jobs/j/safe'],
+    ['safed', '/jobs/j/safe'],
+    ['safed', '/jobs/j/safe'],
+    ['safed', '/jobs/j/safe'],
+    ['reading', '/jobs/j/measure?at=diode%40U'],
+    ['answer', '/jobs/j/measure?test=looks'],
     ['voided', undefined],
-    ['observed', 'arrive'],
+    ['observed', '/jobs/j/arrive'],
     ['withdrawn', undefined],
   ]);
 });
@@ -48,5 +53,5 @@ test('a part that was fitted stands among the findings', () => {
   const { id } = log.add('fitted', { part: 'board', note: '' });
   const fitted = folded(log).find((entry) => entry.id === id)!;
   expect(passes(fitted, 'findings')).toBe(true);
-  expect(pathOfEntry(fitted, smallSheet)).toBe('decide');
+  expect(placeOfEntry(fitted, smallSheet)).toEqual({ stage: 'decide' });
 });

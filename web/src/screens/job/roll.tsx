@@ -1,5 +1,13 @@
 /** The job log as a paper strip: every entry in order, withdrawn ones struck through. */
-import { canWithdraw, entryWords, inLogOrder, isEntry, type FoldedEntry } from '@jeitinho/core';
+import {
+  canWithdraw,
+  entryWords,
+  inLogOrder,
+  isEntry,
+  placeOfEntry,
+  type EntryPlace,
+  type FoldedEntry,
+} from '@jeitinho/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { clockTime } from '../../data/now';
@@ -8,7 +16,8 @@ import { sendAgain } from '../../data/outbox';
 import { syncNow } from '../../data/sync-status';
 import { Button } from '../../parts/button';
 import { Photo } from '../../parts/photo';
-import { FILTER_WORDS, passes, pathOfEntry, ROLL_FILTERS, type RollFilter } from './roll-filters';
+import { placePath } from './paths';
+import { FILTER_WORDS, passes, ROLL_FILTERS, type RollFilter } from './roll-filters';
 import { useJob } from './job-context';
 
 export function Roll() {
@@ -73,7 +82,7 @@ export function Roll() {
             key={entry.id}
             entry={entry}
             words={words}
-            to={jumpTo(job.id, pathOfEntry(entry, sheet))}
+            to={jumpTo(job.id, placeOfEntry(entry, sheet))}
             unsent={unsent.has(entry.id)}
             onWithdraw={
               canWithdraw(entry) && (!state.signed || entry.kind === 'signed')
@@ -107,8 +116,7 @@ export function Roll() {
   );
 }
 
-const jumpTo = (job: string, place: string | undefined) =>
-  place === undefined ? undefined : `/jobs/${job}/${place}`;
+const jumpTo = (job: string, place: EntryPlace | undefined) => place && placePath(job, place);
 
 interface RollLineProps {
   readonly entry: FoldedEntry;

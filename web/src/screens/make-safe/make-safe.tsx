@@ -12,7 +12,7 @@ import {
   type Sheet,
 } from '@jeitinho/core';
 import { useState, type ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { clockTime, countdown, useNow } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
 import { useArmed } from '../../parts/armed';
@@ -28,6 +28,7 @@ import { rowInHand, safeRows } from './safe-steps';
 import { StepList } from './step-list';
 import { StopButton } from './stop-dialog';
 import { useVoltsEntry } from './volts-entry';
+import { useGoOn } from '../job/paths';
 
 export function MakeSafe() {
   const { sheet, state } = useJob();
@@ -76,7 +77,7 @@ interface InHandProps {
 
 function InHand({ next, list, onInOrder }: InHandProps) {
   const { job, sheet, state, record } = useJob();
-  const navigate = useNavigate();
+  const goOn = useGoOn('safe');
   const pair = pairInHand(next);
   const fn = pair?.function ?? (next.kind === 'meter' ? next.function : 'V~');
   const source = useSource(fn);
@@ -101,7 +102,7 @@ function InHand({ next, list, onInOrder }: InHandProps) {
         measuring && !covered && entry.reading !== undefined && (armed || !entry.connected));
   const act = () => {
     if (!ready) return;
-    if (next.kind === 'done') void navigate(`/jobs/${job.id}/measure`);
+    if (next.kind === 'done') goOn();
     else if (next.kind === 'isolate') void record('safed', { step: 'isolated' });
     else void keep();
   };

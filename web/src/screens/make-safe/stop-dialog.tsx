@@ -1,5 +1,5 @@
 /** Honest endings: it cannot be made safe here, or it is for somebody else. Both close the visit well. */
-import { ENDING_WORDS, type DecisionAction } from '@jeitinho/core';
+import { ENDING_WORDS, stageAfter, type DecisionAction } from '@jeitinho/core';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -9,6 +9,7 @@ import { DialogFrame } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { JobNotice } from '../job/job-notice';
+import { stagePath } from '../job/paths';
 
 const ENDINGS: readonly [DecisionAction, string][] = [
   ['cannot-make-safe', 'It cannot be made safe here'],
@@ -54,7 +55,7 @@ function StopForm() {
     const body = { action, part: null, leading, probability: 0, reason };
     if (!(await record('decision', body))) return;
     setWhy('');
-    void navigate(`/jobs/${job.id}/sign`);
+    void navigate(stagePath(job.id, stageAfter('decide')));
   };
   return (
     <form

@@ -44,10 +44,12 @@ import { useMeter } from './use-meter';
 import { useReading } from './use-reading';
 import { useSpoken } from './use-spoken';
 import { isTimed, WindowPanel } from './window-panel';
+import { stagePath, useGoOn } from '../job/paths';
 
 export function Measure() {
   const { job, sheet, state, record, undo } = useJob();
   const navigate = useNavigate();
+  const leaveMeasuring = useGoOn('measure');
   const current = useCurrentStep();
   const { step, next, previous, goTo } = current;
   const { test } = step;
@@ -91,7 +93,7 @@ export function Measure() {
   };
   const goOn = () => {
     if (next) goTo(next.observable);
-    else void navigate(`/jobs/${job.id}/decide`);
+    else leaveMeasuring();
   };
   const leave = () => {
     const beyond = nextStep(sheet, state, step.observable, { leaveTest: !begun });
@@ -122,7 +124,7 @@ export function Measure() {
       : undefined,
   );
   const offered = empty && !settled && !refusal && !asked ? meter.offered : undefined;
-  useGoOn(settled && empty && !dialogOpen && !owesContact(told), step.observable, goOn);
+  useGoOnByItself(settled && empty && !dialogOpen && !owesContact(told), step.observable, goOn);
   const answer = async (words: string) => {
     if (await record('answer', { test: test.id, answer: words })) setRepeating(undefined);
   };
@@ -134,7 +136,7 @@ export function Measure() {
       ...(sheet.safety.secondPerson && { second: second.trim() }),
     });
   const primary = () => {
-    if (refusal?.code === 'dead-not-proven') void navigate(`/jobs/${job.id}/safe`);
+    if (refusal?.code === 'dead-not-proven') void navigate(stagePath(job.id, 'safe'));
     else if (refusal?.code === 'meter-unfit') setChoosingMeter(true);
     else if (refusal) {
       if (asksForLive(refusal) && armed && attended) confirmLive();
@@ -263,7 +265,7 @@ export function Measure() {
 }
 
 /** After auto-hold took the last placement of a test: a moment for its verdict, then the next. */
-function useGoOn(ready: boolean, place: string, goOn: () => void): void {
+function useGoOnByItself(ready: boolean, place: string, goOn: () => void): void {
   const { on } = useHoldChoice();
   const taken = useRef<string>(undefined);
   const run = useRef(goOn);

@@ -1,18 +1,17 @@
 /** Read: what the display shows. A code raises suspects; it never proves one. */
 import { matchCode, normaliseCode } from '@jeitinho/core';
 import { useRef } from 'react';
-import { useNavigate } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
+import { useGoOn } from '../job/paths';
 
 const LONGEST = 12;
 
 export function Read() {
   const { job, sheet, state, record } = useJob();
-  const navigate = useNavigate();
   const [text, setText] = useDraft(`code.${job.id}`);
   const field = useRef<HTMLInputElement>(null);
   const read = state.codes.length > 0 || state.noCode;
@@ -21,7 +20,7 @@ export function Read() {
   const keep = async (shown: string | null) => {
     if (await record('code', { shown })) setText('');
   };
-  const goOn = () => void navigate(`/jobs/${job.id}/safe`);
+  const goOn = useGoOn('read');
   useKeys({ Enter: () => (typed !== '' ? void keep(match?.code ?? typed) : read && goOn()) });
   const [scheme] = sheet.codes.schemes;
   return (

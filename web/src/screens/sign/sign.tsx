@@ -1,5 +1,5 @@
 /** Sign: the report as it will be printed, and two names under it. */
-import { buildReport } from '@jeitinho/core';
+import { buildReport, guardOf } from '@jeitinho/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useDraft } from '../../data/draft';
@@ -11,6 +11,7 @@ import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { LeftPanel, useLeft } from './left-panel';
 import { ReportPaper } from './report-paper';
+import { stagePath } from '../job/paths';
 
 export function Sign() {
   const { job, sheet, state, assessment, record } = useJob();
@@ -43,14 +44,15 @@ export function Sign() {
       left.drop();
     }
   };
+  const owedFirst = guardOf(sheet, state, 'sign');
   useKeys({ Enter: () => (state.signed ? window.print() : void sign()) });
   return (
     <>
       <div className="print-flow min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-3.5">
-        {!state.decision && (
+        {owedFirst && (
           <p className="no-print m-0 mb-4 border-l-4 border-marigold bg-marigold-tint px-4 py-3">
             Nothing is decided yet.{' '}
-            <Link to={`/jobs/${job.id}/decide`} className="text-ink">
+            <Link to={stagePath(job.id, owedFirst)} className="text-ink">
               Decide first
             </Link>
             , if only to hand over.

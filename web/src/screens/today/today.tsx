@@ -9,7 +9,6 @@ import { DeskFrame } from '../../parts/desk-frame';
 import { Button } from '../../parts/button';
 import { NewVisit } from './new-visit';
 import { Unsent } from './unsent';
-import { STAGE_NAMES } from '../job/stages';
 
 export function Today() {
   const query = useInfiniteQuery(openJobsOptions());
@@ -195,7 +194,7 @@ function VisitRow({ job }: { job: JobListItem }) {
 
 function stateWords({ summary, sheetId }: JobListItem): string {
   if (!sheetId || !summary) return 'No service sheet for this model yet';
-  const parts = [`${STAGE_NAMES[summary.stage]} next`];
+  const parts = [`${summary.stageName} next`];
   if (summary.codes.length > 0) parts.push(`code ${summary.codes.join(', ')}`);
   if (summary.taken > 0) parts.push(`${summary.taken} of ${summary.of} taken`);
   if (summary.partName) parts.push(`decided: ${summary.partName}`);

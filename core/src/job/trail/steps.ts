@@ -1,5 +1,4 @@
-/** The order of the work: what is done at each stage and what is still owed, and which test is next. */
-import { pairsOf } from '../../conditions/pairs';
+/** Placements of the probes and questions, in the order of the sheet: which comes next, and what it still owes. */
 import { testsOf } from '../../sheet/all-tests';
 import { observablesOf } from '../../sheet/observables';
 import type { Sheet, Test } from '../../sheet/schema';
@@ -8,59 +7,11 @@ import type { EnergyKind } from '../../conditions/energy';
 import { accessOwedFor } from '../state/access';
 import { energises, shortsOf } from '../findings/shorted';
 import type { JobState } from '../state/state';
-import type { Stage } from './stages';
-
-export interface StageProgress {
-  readonly stage: Stage;
-  readonly done: boolean;
-  /** Short note beside the stage: a code, `5/31`; empty where there is nothing to say. */
-  readonly note: string;
-}
 
 /** How many observables of the sheet have a reading or answer that stands. */
 export function takenCount(sheet: Sheet, state: JobState): { taken: number; of: number } {
   const all = testsOf(sheet).flatMap((each) => observablesOf(each, sheet));
   return { taken: all.filter((each) => state.current.has(each.id)).length, of: all.length };
-}
-
-export function progressOf(sheet: Sheet, state: JobState): StageProgress[] {
-  const { taken, of } = takenCount(sheet, state);
-  const handled = testsOf(sheet)
-    .flatMap((each) => observablesOf(each, sheet))
-    .every((each) => state.current.has(each.id) || state.skipped.has(each.id));
-  const read = state.codes.length > 0 || state.noCode;
-  return [
-    { stage: 'arrive', done: state.arrived !== undefined, note: '' },
-    {
-      stage: 'read',
-      done: read,
-      note: state.codes.map((code) => code.shown).join(' ') || (state.noCode ? 'no code' : ''),
-    },
-    {
-      stage: 'safe',
-      // Once proven, the stage stays done: later live work cancels the proof, not the step. A proof that
-      // was lost is owed again.
-      done: state.energy.kind === 'dead' || (state.everDead && !state.energy.lost),
-      note: safeNote(sheet, state),
-    },
-    { stage: 'measure', done: handled, note: `${taken}/${of}` },
-    { stage: 'decide', done: state.decision !== undefined, note: '' },
-    { stage: 'sign', done: state.signed !== undefined, note: '' },
-  ];
-}
-
-/** `2/5` while pairs are being proven. */
-function safeNote(sheet: Sheet, { energy }: JobState): string {
-  const of = pairsOf(sheet).length;
-  return energy.kind === 'not-proven' && of > 0 ? `${energy.proven.size}/${of}` : '';
-}
-
-/** The first stage that owes something; the last one when nothing does. */
-export function currentStage(sheet: Sheet, state: JobState): Stage {
-  if (state.signed) return 'sign';
-  if (state.decision) return 'sign';
-  const owed = progressOf(sheet, state).find((each) => !each.done);
-  return owed?.stage ?? 'sign';
 }
 
 /** One placement of the probes, or one question. */
