@@ -33,7 +33,11 @@ export default {
       globalSetup: '<rootDir>/testing/start-database.ts',
       globalTeardown: '<rootDir>/testing/stop-database.ts',
     }),
-    project('web', { setupFiles: ['fake-indexeddb/auto'] }),
+    project('web', {
+      setupFiles: ['fake-indexeddb/auto'],
+      // Answers are held against their published shapes.
+      setupFilesAfterEnv: ['<rootDir>/src/data/check-answers.ts'],
+    }),
     project('scripts'),
   ],
 };

@@ -221,6 +221,6 @@ test('the roll: filtered, searched, jumped from, withdrawn in', async ({ page, n
     .getByRole('button', { name: /^Withdraw/ })
     .click();
   await expect(lines.first()).toContainText('withdrawn');
-  await page.getByLabel('Show of the roll').selectOption('withdrawn');
+  await page.getByLabel('Show of the roll').selectOption('undone');
   await expect(lines).toHaveCount(2);
 });

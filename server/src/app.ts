@@ -5,6 +5,7 @@ import { Hono, type MiddlewareHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Logger } from 'pino';
+import { checkAnswers } from './check-answers';
 import { databaseProblem } from './database-problem';
 import { HeavyWork } from './heavy/heavy-work';
 import { knownHost } from './known-host';
@@ -13,6 +14,7 @@ import { customerRoutes } from './routes/customers';
 import { healthRoutes } from './routes/health';
 import { jobRoutes } from './routes/jobs';
 import { meterRoutes } from './routes/meters';
+import { openApiRoutes } from './routes/openapi';
 import { photoRoutes } from './routes/photos';
 import { sheetRoutes } from './routes/sheets';
 import { shopRoutes } from './routes/shop';
@@ -29,6 +31,8 @@ export interface AppOptions {
   readonly heavy?: HeavyWork;
   /** Folder of the built page; without it only the API answers. */
   readonly pageFolder?: string;
+  /** Hold every answer against its published shape: for tests and while developing. */
+  readonly checkAnswers?: boolean;
 }
 
 /** What is read and checked in a moment; the app sends less at once. */
@@ -42,6 +46,7 @@ export function createApp({
   log,
   pageFolder,
   heavy = new HeavyWork(),
+  checkAnswers: checked = false,
 }: AppOptions): Hono {
   const app = new Hono();
   app.use(async (c, next) => {
@@ -78,7 +83,10 @@ export function createApp({
     if (!c.res.headers.has('cache-control')) c.res.headers.set('cache-control', 'no-store');
   });
 
+  if (checked) app.use('/api/v1/*', checkAnswers());
+
   const api = new Hono()
+    .route('/', openApiRoutes())
     .route('/health', healthRoutes(store))
     .route('/shop', shopRoutes(store))
     .route('/customers', customerRoutes(store))

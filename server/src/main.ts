@@ -38,6 +38,7 @@ async function main(): Promise<void> {
     heavy,
     photos,
     log,
+    checkAnswers: env.JEITINHO_CHECK_ANSWERS === 'yes',
     ...(env.JEITINHO_PAGE && { pageFolder: env.JEITINHO_PAGE }),
   });
   const server = serve({ fetch: app.fetch, hostname: '127.0.0.1', port });

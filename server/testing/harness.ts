@@ -36,7 +36,7 @@ export async function harness({ demo = true } = {}) {
   if (demo) await seedDemo(store, demoWorld);
   const photoFolder = mkdtempSync(join(tmpdir(), 'jeitinho-photos.'));
   const photos = new PhotoFiles(photoFolder);
-  const app = createApp({ store, photos, log: pino({ level: 'silent' }) });
+  const app = createApp({ store, photos, log: pino({ level: 'silent' }), checkAnswers: true });
   const call = async <T>(
     path: string,
     body?: unknown,

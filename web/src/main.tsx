@@ -9,6 +9,8 @@ import { readSpilled } from './data/quick-store';
 import './theme/theme.css';
 import { applyTheme } from './theme/theme';
 
+if (import.meta.env.DEV) void import('./data/check-answers');
+
 applyTheme();
 registerSW({ immediate: true });
 startOutbox();

@@ -1,10 +1,11 @@
 /** The resources of the HTTP API under /api/v1: what goes in and what comes out. */
-import { Type, type Static } from '@sinclair/typebox';
+import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import type { StoredEntry } from '../job/kinds/index';
-import type { JobSummary } from '../job/trail/summary';
-import type { MeterProfile } from '../meter/profile';
-import type { Sheet } from '../sheet/schema';
-import type { SheetFacets } from '../sheet/search';
+import { storedEntrySchema } from '../job/kinds/schemas';
+import { jobSummarySchema } from '../job/trail/summary';
+import { meterProfileSchema } from '../meter/profile';
+import { sheetSchema, type Sheet } from '../sheet/schema';
+import { facetsSchema } from '../sheet/search';
 
 const Uuid = Type.String({
   pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-[1-9a-f][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$',
@@ -83,103 +84,171 @@ export type SiteInput = Static<typeof siteInput>;
 export type UnitInput = Static<typeof unitInput>;
 export type JobInput = Static<typeof jobInput>;
 
-export interface CustomerResource {
-  readonly id: string;
-  readonly name: string;
-  readonly phone: string;
-}
-export interface SiteResource {
-  readonly id: string;
-  readonly customerId: string;
-  readonly name: string;
-  readonly address: string;
-  readonly town: string;
-}
-export interface UnitResource {
-  readonly id: string;
-  readonly siteId: string;
-  readonly label: string;
-  readonly maker: string;
-  readonly model: string;
-  readonly serial: string;
-  readonly kind: string;
-  /** `YYYY-MM-DD` */
-  readonly installedOn: string | null;
-  readonly warrantyUntil: string | null;
-  readonly sheetId: string | null;
-}
-/** A unit found by its words, with where it stands. */
-export interface UnitFound extends UnitResource {
-  readonly siteName: string;
-  readonly town: string;
-}
-export interface SheetListItem {
-  readonly id: string;
-  readonly revision: number;
-  readonly title: string;
-  readonly maker: string;
-  readonly savedAt: string;
-  readonly facets: SheetFacets;
-}
-export interface RevisionResource {
-  readonly revision: number;
-  readonly author: string;
-  readonly savedAt: string;
-}
-export interface ShopResource {
-  readonly name: string;
-  readonly town: string;
-  readonly technician: string;
-  readonly meter: MeterProfile | null;
-}
+const Text = Type.String();
+const orNull = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
+const Moment = Type.String({ description: 'ISO 8601, UTC' });
+const Count = Type.Integer({ minimum: 0 });
 
-export interface JobListItem {
-  readonly id: string;
-  readonly complaint: string;
-  readonly urgent: boolean;
-  readonly visitAt: string | null;
-  readonly openedAt: string;
-  readonly sheetId: string | null;
-  readonly sheetRevision: number | null;
-  /** Null for a job without a sheet. */
-  readonly summary: JobSummary | null;
-  readonly unit: UnitResource;
-  readonly site: SiteResource;
-  readonly customer: CustomerResource;
-}
+export const customerSchema = Type.Object(
+  { id: Text, name: Text, phone: Text },
+  { $id: 'customer' },
+);
+export const siteSchema = Type.Object(
+  {
+    id: Text,
+    customerId: Text,
+    name: Text,
+    address: Text,
+    town: Text,
+  },
+  { $id: 'site' },
+);
+
+const unitFields = {
+  id: Text,
+  siteId: Text,
+  label: Text,
+  maker: Text,
+  model: Text,
+  serial: Text,
+  kind: Text,
+  installedOn: orNull(Day),
+  warrantyUntil: orNull(Day),
+  sheetId: orNull(Text),
+};
+export const unitResourceSchema = Type.Object(unitFields, { $id: 'unit' });
+/** A unit found by its words, with where it stands. */
+export const unitFoundSchema = Type.Object(
+  { ...unitFields, siteName: Text, town: Text },
+  { $id: 'unit-found' },
+);
 
 /** A past or parallel visit to the same unit. */
-export interface VisitResource {
-  readonly id: string;
-  readonly openedAt: string;
-  readonly complaint: string;
-  readonly summary: JobSummary | null;
-}
+const visitSchema = Type.Object(
+  {
+    id: Text,
+    openedAt: Moment,
+    complaint: Text,
+    summary: orNull(jobSummarySchema),
+  },
+  { $id: 'visit' },
+);
+export const unitWithVisitsSchema = Type.Object({
+  ...unitFields,
+  visits: Type.Array(visitSchema),
+});
 
-export interface JobResource extends JobListItem {
-  /** The revision frozen when the job was opened. */
-  readonly sheet: Sheet | null;
-  readonly shop: ShopResource;
-  /** Whether a simulated machine stands behind it. What is wrong with it is never said. */
-  readonly bench: boolean;
-  /** The latest other visits to the unit. */
-  readonly history: readonly VisitResource[];
-  /** How many other visits there are in all. */
-  readonly visits: number;
-}
+export const sheetListItemSchema = Type.Object(
+  {
+    id: Text,
+    revision: Type.Integer({ minimum: 1 }),
+    title: Text,
+    maker: Text,
+    savedAt: Moment,
+    facets: facetsSchema,
+  },
+  { $id: 'sheet-in-list' },
+);
+export const revisionSchema = Type.Object(
+  {
+    revision: Type.Integer({ minimum: 1 }),
+    author: Text,
+    savedAt: Moment,
+  },
+  { $id: 'revision' },
+);
+export const savedSheetSchema = Type.Object({ id: Text, revision: Type.Integer({ minimum: 1 }) });
+
+export const shopSchema = Type.Object(
+  {
+    name: Text,
+    town: Text,
+    technician: Text,
+    meter: orNull(meterProfileSchema),
+  },
+  { $id: 'shop' },
+);
+
+const jobFields = {
+  id: Text,
+  complaint: Text,
+  urgent: Type.Boolean(),
+  visitAt: orNull(Moment),
+  openedAt: Moment,
+  sheetId: orNull(Text),
+  sheetRevision: orNull(Type.Integer({ minimum: 1 })),
+  /** Null for a job without a sheet. */
+  summary: orNull(jobSummarySchema),
+  unit: unitResourceSchema,
+  site: siteSchema,
+  customer: customerSchema,
+};
+export const jobListItemSchema = Type.Object(jobFields, { $id: 'job-in-list' });
+export const jobSchema = Type.Object(
+  {
+    ...jobFields,
+    /** The revision frozen when the job was opened. */
+    sheet: orNull(Type.Unsafe<Sheet>(sheetSchema)),
+    shop: shopSchema,
+    /** Whether a simulated machine stands behind it. What is wrong with it is never said. */
+    bench: Type.Boolean(),
+    /** The latest other visits to the unit. */
+    history: Type.Array(visitSchema),
+    /** How many other visits there are in all. */
+    visits: Count,
+  },
+  { $id: 'job' },
+);
 
 /** A part of a log: a long one takes several, each after the last entry of the one before. */
-export interface EntriesResource {
-  readonly entries: readonly (StoredEntry & { readonly seq: number })[];
-  /** Sequence number of the newest entry of the job; 0 for none. */
-  readonly last: number;
-}
-export interface AppendedResource {
-  readonly accepted: readonly { readonly id: string; readonly seq: number }[];
-  readonly last: number;
-  /** Milliseconds from the sender's clock to the server's; 0 where they agree. */
-  readonly offset: number;
-}
+export const entriesSchema = Type.Object(
+  {
+    entries: Type.Unsafe<readonly (StoredEntry & { readonly seq: number })[]>(
+      Type.Array(storedEntrySchema),
+    ),
+    /** Sequence number of the newest entry of the job; 0 for none. */
+    last: Count,
+  },
+  { $id: 'entries' },
+);
+export const appendedSchema = Type.Object(
+  {
+    accepted: Type.Array(Type.Object({ id: Text, seq: Count })),
+    last: Count,
+    /** Milliseconds from the sender's clock to the server's; 0 where they agree. */
+    offset: Type.Number(),
+  },
+  { $id: 'appended' },
+);
+
+export type CustomerResource = Readonly<Static<typeof customerSchema>>;
+export type SiteResource = Readonly<Static<typeof siteSchema>>;
+export type UnitResource = Readonly<Static<typeof unitResourceSchema>>;
+export type UnitFound = Readonly<Static<typeof unitFoundSchema>>;
+export type VisitResource = Readonly<Static<typeof visitSchema>>;
+export type SheetListItem = Readonly<Static<typeof sheetListItemSchema>>;
+export type RevisionResource = Readonly<Static<typeof revisionSchema>>;
+export type ShopResource = Readonly<Static<typeof shopSchema>>;
+export type JobListItem = Readonly<Static<typeof jobListItemSchema>>;
+export type JobResource = Readonly<Static<typeof jobSchema>>;
+export type EntriesResource = Readonly<Static<typeof entriesSchema>>;
+export type AppendedResource = Readonly<Static<typeof appendedSchema>>;
+
+/** `application/problem+json`, RFC 9457, with our stable code. */
+export const problemSchema = Type.Object(
+  {
+    type: Text,
+    title: Text,
+    status: Type.Integer({ minimum: 400, maximum: 599 }),
+    code: Text,
+    /** What happened, what was kept, what to do. */
+    detail: Text,
+    errors: Type.Optional(Type.Array(Type.Object({ path: Text, message: Text }))),
+    /** For a batch: which entry stands in the way. */
+    entry: Type.Optional(Type.Object({ index: Count, id: Type.Optional(Text) })),
+  },
+  { $id: 'problem' },
+);
 
 /** `application/problem+json`, RFC 9457, with our stable code. */
 export interface Problem {

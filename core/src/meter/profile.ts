@@ -13,41 +13,44 @@ const rangeSchema = Type.Object({
   counts: Type.Number({ minimum: 0, description: 'Counts of the last digit added to it.' }),
 });
 
-export const meterProfileSchema = Type.Object({
-  id: Type.String({ minLength: 1, maxLength: 80 }),
-  name: Type.String({ minLength: 1, maxLength: 120 }),
-  category: Type.Optional(Type.String({ maxLength: 40, description: 'As printed on it.' })),
-  rating: Type.Optional(
-    Type.Object({
-      category: Type.Integer({ minimum: 1, maximum: 4 }),
-      volts: Type.Number({ exclusiveMinimum: 0, description: 'To earth, in that category.' }),
-    }),
-  ),
-  counts: Type.Optional(Type.Integer({ minimum: 200, maximum: 10_000_000 })),
-  buzzerBelow: Type.Optional(
-    Type.Number({ exclusiveMinimum: 0, description: 'Ohms under which continuity sounds.' }),
-  ),
-  /** What its own leads show, shorted; a job may zero them anew. */
-  lead: Type.Optional(
-    Type.Object({
-      value: Type.Number({ minimum: 0, maximum: 10 }),
-      half: Type.Number({ minimum: 0, maximum: 1 }),
-    }),
-  ),
-  functions: Type.Array(
-    Type.Object({
-      function: meterFunctionSchema,
-      ranges: Type.Array(rangeSchema, { minItems: 1, maxItems: 20 }),
-      /** Ohms it puts across a voltage, or in series with a current. */
-      burden: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
-      /** Amps it drives through what it tests: ohms, diode, continuity. */
-      testCurrent: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
-      /** Volts at which it tests insulation. */
-      testVolts: Type.Optional(Type.Array(Type.Number({ exclusiveMinimum: 0 }))),
-    }),
-    { minItems: 1, maxItems: 20 },
-  ),
-});
+export const meterProfileSchema = Type.Object(
+  {
+    id: Type.String({ minLength: 1, maxLength: 80 }),
+    name: Type.String({ minLength: 1, maxLength: 120 }),
+    category: Type.Optional(Type.String({ maxLength: 40, description: 'As printed on it.' })),
+    rating: Type.Optional(
+      Type.Object({
+        category: Type.Integer({ minimum: 1, maximum: 4 }),
+        volts: Type.Number({ exclusiveMinimum: 0, description: 'To earth, in that category.' }),
+      }),
+    ),
+    counts: Type.Optional(Type.Integer({ minimum: 200, maximum: 10_000_000 })),
+    buzzerBelow: Type.Optional(
+      Type.Number({ exclusiveMinimum: 0, description: 'Ohms under which continuity sounds.' }),
+    ),
+    /** What its own leads show, shorted; a job may zero them anew. */
+    lead: Type.Optional(
+      Type.Object({
+        value: Type.Number({ minimum: 0, maximum: 10 }),
+        half: Type.Number({ minimum: 0, maximum: 1 }),
+      }),
+    ),
+    functions: Type.Array(
+      Type.Object({
+        function: meterFunctionSchema,
+        ranges: Type.Array(rangeSchema, { minItems: 1, maxItems: 20 }),
+        /** Ohms it puts across a voltage, or in series with a current. */
+        burden: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
+        /** Amps it drives through what it tests: ohms, diode, continuity. */
+        testCurrent: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
+        /** Volts at which it tests insulation. */
+        testVolts: Type.Optional(Type.Array(Type.Number({ exclusiveMinimum: 0 }))),
+      }),
+      { minItems: 1, maxItems: 20 },
+    ),
+  },
+  { $id: 'meter-profile' },
+);
 export type MeterProfile = Static<typeof meterProfileSchema>;
 export type MeterRange = Static<typeof rangeSchema>;
 

@@ -21,73 +21,9 @@ import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { observablesOf } from '../sheet/observables';
 import type { Sheet } from '../sheet/schema';
 import { proofOf } from '../job/findings/proof';
+import type { Report, ReportRow } from './report-schema';
+
 import { formatQuantity } from '../units/format';
-
-export interface ReportRow {
-  readonly entry: string;
-  readonly at: string;
-  readonly title: string;
-  /** `Red on N, black on U`, or the question asked. */
-  readonly where: string;
-  readonly state: string;
-  readonly function: string;
-  /** `0.46 V`, `OL`, or the answer given. */
-  readonly value: string;
-  /** `± 0.01 V`: the meter's limits of error there; empty where the meter is unknown. */
-  readonly uncertainty: string;
-  readonly limit: string;
-  readonly verdict: string;
-  readonly mark:
-    'in' | 'watch' | 'out' | 'cannot-tell' | 'not-settled' | 'void' | 'withdrawn' | 'repeated';
-  /** Likeliest class, such as `low`; tells to which side an `out` fell. */
-  readonly outcome: string;
-  /** `Service data DF-7, p. 12`; the report names the revision once. */
-  readonly source: string;
-}
-
-export interface Report {
-  readonly complaint: string;
-  readonly codes: readonly { readonly shown: string; readonly title: string }[];
-  readonly noCode: boolean;
-  readonly observed: readonly string[];
-  readonly dead: readonly { readonly at: string; readonly text: string }[];
-  /** How the machine is left: energy, what was put back, what stays open and why. */
-  readonly left: readonly string[];
-  readonly rows: readonly ReportRow[];
-  /** Likeliest first; those under 2 % left out. */
-  readonly suspects: readonly {
-    readonly name: string;
-    readonly part: string;
-    readonly p: number;
-  }[];
-  readonly other: number;
-  readonly notProven: readonly string[];
-  /** What was fitted, and what was measured again after it. */
-  readonly repair: readonly string[];
-  readonly skipped: readonly { readonly title: string; readonly reason: string }[];
-  readonly photos: readonly {
-    readonly hash: string;
-    readonly at: string;
-    readonly caption: string;
-    readonly where: string;
-  }[];
-  readonly meter: string;
-  readonly lead: string;
-  readonly decision?: {
-    readonly text: string;
-    readonly number: string;
-    readonly probability: number;
-    readonly reason: string;
-    readonly followsEvidence: boolean;
-    readonly before: readonly string[];
-  };
-  readonly signed?: {
-    readonly at: string;
-    readonly technician: string;
-    readonly customer: string;
-    readonly note: string;
-  };
-}
 
 const WORTH_PRINTING = 0.02;
 

@@ -1,17 +1,19 @@
 /** Finding a sheet by maker, model, code, connector, signal or part, and saying by what it was found. */
+import { Type, type Static } from '@sinclair/typebox';
 import { normaliseCode } from './codes/match';
 import type { Sheet } from './schema';
 
 /** What a library needs of a sheet to be searched; a projection, rebuildable from the sheet. */
-export interface SheetFacets {
-  readonly kind: string;
-  readonly models: readonly string[];
-  readonly codes: readonly string[];
-  readonly connectors: readonly string[];
-  readonly parts: readonly string[];
-  readonly tests: number;
-  readonly faults: number;
-}
+export const facetsSchema = Type.Object({
+  kind: Type.String(),
+  models: Type.Array(Type.String()),
+  codes: Type.Array(Type.String()),
+  connectors: Type.Array(Type.String()),
+  parts: Type.Array(Type.String()),
+  tests: Type.Integer({ minimum: 0 }),
+  faults: Type.Integer({ minimum: 0 }),
+});
+export type SheetFacets = Readonly<Static<typeof facetsSchema>>;
 
 /** Raise it when {@link facetsOf} changes, so that stored projections are made again. */
 export const FACETS_VERSION = 1;

@@ -10,7 +10,7 @@ const LEAST_BRANCHES = 4;
 type Plain = Record<string, unknown>;
 
 export function hoistUnions(schema: TSchema): Plain {
-  const root = JSON.parse(JSON.stringify(schema)) as Plain;
+  const root = JSON.parse(JSON.stringify(schema, withoutId)) as Plain;
   const seen = new Map<string, number>();
   walk(root, (union) => {
     const key = JSON.stringify(union);
@@ -29,6 +29,9 @@ export function hoistUnions(schema: TSchema): Plain {
   });
   return names.size > 0 ? { ...root, $defs: defs } : root;
 }
+
+/** Names are for documents: here they would become addresses that references are resolved against. */
+const withoutId = (key: string, value: unknown): unknown => (key === '$id' ? undefined : value);
 
 /** Outer unions first, so that what stands inside a hoisted one is not looked at again. */
 function walk(value: unknown, visit: (union: unknown[], owner: Plain) => void): void {

@@ -1,5 +1,15 @@
 /** Talking to the server: JSON in and out, problems as typed errors. */
-import type { Problem } from '@jeitinho/core';
+import {
+  pathOf,
+  ROUTES,
+  type AnswerOf,
+  type BodyFor,
+  type ParamsOf,
+  type Problem,
+  type QueryOf,
+  type RouteName,
+} from '@jeitinho/core';
+import { noteAnswer } from './answer-watch';
 
 /** The server answered, and said no. */
 export class ApiProblem extends Error {
@@ -25,9 +35,53 @@ export class Unreachable extends Error {
 
 const TIMEOUT_MS = 10_000;
 
-/** GET, or POST where there is a body. @throws {ApiProblem | Unreachable} */
-export const api = <T>(path: string, body?: unknown): Promise<T> =>
-  sendTo<T>(body === undefined ? 'GET' : 'POST', path, body);
+/** What a route is asked with: the names in its path, its questions, its body. */
+export type Asked<R extends RouteName> = ([keyof ParamsOf<R>] extends [never]
+  ? { readonly params?: undefined }
+  : { readonly params: ParamsOf<R> }) &
+  ([BodyFor<R>] extends [undefined] ? { readonly body?: undefined } : { readonly body: BodyFor<R> }) & {
+    readonly query?: QueryOf<R>;
+  };
+
+/** @throws {ApiProblem | Unreachable} */
+export async function ask<R extends RouteName>(
+  route: R,
+  { params, query, body }: Asked<R>,
+): Promise<AnswerOf<R>> {
+  // A route without names in its path has no parameters.
+  const path = pathOf(route, (params ?? {}) as ParamsOf<R>, { ...query });
+  return (await askAt(route, path, body)).value;
+}
+
+/** Path of what is asked: its name on this device as well. */
+export const pathAsked = <R extends RouteName>(route: R, { params, query }: Asked<R>): string =>
+  pathOf(route, (params ?? {}) as ParamsOf<R>, { ...query });
+
+interface Answered<R extends RouteName> {
+  readonly value: AnswerOf<R>;
+  /** Path of the next page; undefined on the last, and for what has no pages. */
+  readonly next: string | undefined;
+}
+
+/** The same by its path, as the page before gave it. @throws {ApiProblem | Unreachable} */
+export async function askAt<R extends RouteName>(
+  route: R,
+  path: string,
+  body?: unknown,
+): Promise<Answered<R>> {
+  const response = await answerTo(ROUTES[route].method, path, body);
+  // What comes back is as the route says; held against its shape in tests and while developing.
+  const value = (response.status === 204 ? undefined : await response.json()) as AnswerOf<R>;
+  noteAnswer(route, response.status, value);
+  const next = /<\/api\/v1([^>]+)>; rel="next"/.exec(response.headers.get('link') ?? '')?.[1];
+  return { value, next };
+}
+
+/** Routes whose answer is a list. */
+export type ListRoute = {
+  [R in RouteName]: AnswerOf<R> extends readonly unknown[] ? R : never;
+}[RouteName];
+export type ItemOf<R extends ListRoute> = AnswerOf<R> extends readonly (infer T)[] ? T : never;
 
 /** A part of a list, and where it goes on. */
 export interface Page<T> {
@@ -37,31 +91,27 @@ export interface Page<T> {
 }
 
 /** One page of a list. @throws {ApiProblem | Unreachable} */
-export async function apiPage<T>(path: string): Promise<Page<T>> {
-  const response = await answerTo('GET', path);
-  const next = /<\/api\/v1([^>]+)>; rel="next"/.exec(response.headers.get('link') ?? '')?.[1];
-  return { items: (await response.json()) as T[], next };
+export async function pageAt<R extends ListRoute>(
+  route: R,
+  path: string,
+): Promise<Page<ItemOf<R>>> {
+  const { value, next } = await askAt(route, path);
+  // An answer of a list route is a list; the compiler loses that through the choice of the route.
+  return { items: value as readonly ItemOf<R>[], next };
 }
 
 /** A whole list, page by page. @throws {ApiProblem | Unreachable} */
-export async function apiList<T>(path: string): Promise<T[]> {
-  const all: T[] = [];
-  for (let next: string | undefined = path; next !== undefined; ) {
-    const page: Page<T> = await apiPage<T>(next);
+export async function askAll<R extends ListRoute>(
+  route: R,
+  asked: Asked<R>,
+): Promise<ItemOf<R>[]> {
+  const all: ItemOf<R>[] = [];
+  for (let next: string | undefined = pathAsked(route, asked); next !== undefined; ) {
+    const page: Page<ItemOf<R>> = await pageAt(route, next);
     all.push(...page.items);
     next = page.next;
   }
   return all;
-}
-
-/** @returns undefined for an answer without content. @throws {ApiProblem | Unreachable} */
-export async function sendTo<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
-  path: string,
-  body?: unknown,
-): Promise<T> {
-  const response = await answerTo(method, path, body);
-  return response.status === 204 ? (undefined as T) : ((await response.json()) as T);
 }
 
 /** An answer that is no problem. @throws {ApiProblem | Unreachable} */

@@ -1,11 +1,15 @@
 /** The outbox against a small stand-in of the server that keeps a log as the real one does. */
 import type { LogEntry, StoredEntry } from '@jeitinho/core';
+import { watchAnswers } from './answer-watch';
 import { clockOffset } from './device';
 import { LocalStore, type LocalEntry } from './local-store';
 import { sendAgain, sendAll, syncJob, unsentJobs } from './outbox';
 import { unsentByJob } from './unsent';
 
 const JOB = 'job-1';
+
+// Its ids are short words, so that one can read which entry went where; real answers are checked elsewhere.
+beforeAll(() => watchAnswers(() => undefined));
 
 class StandIn {
   log: StoredEntry[] = [];

@@ -2,8 +2,8 @@
  * Sending what the device wrote, and fetching what others did. One run at a time per job, across
  * tabs. Sending the same entry twice is harmless: the server knows it by its id.
  */
-import type { AppendedResource, EntriesResource } from '@jeitinho/core';
-import { api, ApiProblem, Unreachable, type Away } from './api';
+import type { EntriesResource } from '@jeitinho/core';
+import { ApiProblem, ask, Unreachable, type Away } from './api';
 import { noteClockOffset } from './device';
 import { sendPhotos } from './photos';
 import { asStored, localStore, type LocalEntry, type LocalStore } from './local-store';
@@ -106,9 +106,9 @@ async function sendBatch(
   store: LocalStore,
 ): Promise<void> {
   try {
-    const { accepted, offset = 0 } = await api<AppendedResource>(`/jobs/${jobId}/entries`, {
-      entries: batch.map(asSent),
-      sentAt: new Date().toISOString(),
+    const { accepted, offset = 0 } = await ask('append', {
+      params: { id: jobId },
+      body: { entries: batch.map(asSent), sentAt: new Date().toISOString() },
     });
     noteClockOffset(offset);
     await store.transaction('rw', store.entries, async () => {
@@ -145,7 +145,7 @@ async function sendBatch(
 }
 
 const answersOtherwise = (): Promise<boolean> =>
-  api('/health').then(
+  ask('health', {}).then(
     () => true,
     () => false,
   );
@@ -200,7 +200,7 @@ async function fetchAfter(jobId: string, after: number): Promise<EntriesResource
   const all: EntriesResource['entries'][number][] = [];
   for (;;) {
     const from = all.at(-1)?.seq ?? after;
-    const { entries, last } = await api<EntriesResource>(`/jobs/${jobId}/entries?after=${from}`);
+    const { entries, last } = await ask('entries', { params: { id: jobId }, query: { after: from } });
     all.push(...entries);
     if (entries.length === 0 || entries.at(-1)!.seq >= last) return all;
   }

@@ -1,17 +1,16 @@
 /** Query options, one per resource. Without the server they answer from the device's store. */
-import type {
-  FaultDictionary,
-  JobListItem,
-  JobResource,
-  MeterProfile,
-  RevisionResource,
-  Sheet,
-  SheetListItem,
-  ShopResource,
-  UnitFound,
-} from '@jeitinho/core';
+import type { JobListItem, RouteName, UnitFound } from '@jeitinho/core';
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
-import { api, apiList, apiPage, Unreachable, type Page } from './api';
+import {
+  ask,
+  askAll,
+  pageAt,
+  pathAsked,
+  Unreachable,
+  type Asked,
+  type ListRoute,
+  type Page,
+} from './api';
 import { localStore } from './local-store';
 
 async function orKept<T>(fresh: () => Promise<T>, kept: () => Promise<T | undefined>): Promise<T> {
@@ -30,20 +29,24 @@ function keep(write: () => Promise<unknown>): void {
 }
 
 /** Something by its path: fresh from the server, else as it was last seen. */
-const fresh = <T>(path: string, ask: (path: string) => Promise<T>) =>
+const fresh = <T>(path: string, asking: () => Promise<T>) =>
   orKept(
     async () => {
-      const value = await ask(path);
+      const value = await asking();
       keep(() => localStore.documents.put({ key: path, value }));
       return value;
     },
+    // Kept under the path of just this question: it is what that route answered.
     async () => (await localStore.documents.get(path))?.value as T | undefined,
   );
 
-const document = <T>(path: string) => fresh(path, api<T>);
+const document = <R extends RouteName>(route: R, asked: Asked<R>) =>
+  fresh(pathAsked(route, asked), () => ask(route, asked));
 /** A whole list, however many pages it has. */
-const list = <T>(path: string) => fresh(path, apiList<T>);
-const page = <T>(path: string) => fresh(`${path}#page`, () => apiPage<T>(path));
+const list = <R extends ListRoute>(route: R, asked: Asked<R>) =>
+  fresh(pathAsked(route, asked), () => askAll(route, asked));
+const page = <R extends ListRoute>(route: R, path: string) =>
+  fresh(`${path}#page`, () => pageAt(route, path));
 
 const LATELY = 8;
 /** Visits shown before more are asked for. */
@@ -53,8 +56,8 @@ const AT_ONCE = 60;
 export const openJobsOptions = () =>
   infiniteQueryOptions({
     queryKey: ['jobs', { status: 'open' }],
-    queryFn: ({ pageParam }) => page<JobListItem>(pageParam),
-    initialPageParam: `/jobs?status=open&limit=${AT_ONCE}`,
+    queryFn: ({ pageParam }) => page('jobs', pageParam),
+    initialPageParam: pathAsked('jobs', { query: { status: 'open', limit: AT_ONCE } }),
     getNextPageParam: ({ next }: Page<JobListItem>) => next,
     refetchInterval: 20_000,
   });
@@ -63,7 +66,7 @@ export const openJobsOptions = () =>
 export const signedJobsOptions = () =>
   queryOptions({
     queryKey: ['jobs', { status: 'signed' }],
-    queryFn: () => document<JobListItem[]>(`/jobs?status=signed&limit=${LATELY}`),
+    queryFn: () => document('jobs', { query: { status: 'signed', limit: LATELY } }),
     refetchInterval: 60_000,
   });
 
@@ -71,31 +74,31 @@ export const signedJobsOptions = () =>
 export const foundUnitsOptions = (words: string) =>
   queryOptions({
     queryKey: ['units', 'found', words],
-    queryFn: () => document<UnitFound[]>(`/units?q=${encodeURIComponent(words)}`),
+    queryFn: async () => (await document('units', { query: { q: words } })) as UnitFound[],
     staleTime: 30_000,
   });
 
 export const shopOptions = () =>
   queryOptions({
     queryKey: ['shop'],
-    queryFn: () => document<ShopResource>('/shop'),
+    queryFn: () => document('shop', {}),
     staleTime: 300_000,
   });
 
 export const metersOptions = () =>
-  queryOptions({ queryKey: ['meters'], queryFn: () => document<MeterProfile[]>('/meters') });
+  queryOptions({ queryKey: ['meters'], queryFn: () => document('meters', {}) });
 
 export const sheetsOptions = () =>
-  queryOptions({ queryKey: ['sheets'], queryFn: () => list<SheetListItem>('/sheets') });
+  queryOptions({ queryKey: ['sheets'], queryFn: () => list('sheets', {}) });
 
 /** @param revision - Undefined for the newest. */
 export const sheetOptions = (id: string, revision?: number) =>
   queryOptions({
     queryKey: ['sheets', id, revision ?? 'newest'],
     queryFn: () =>
-      document<Sheet>(
-        `/sheets/${encodeURIComponent(id)}${revision === undefined ? '' : `/revisions/${revision}`}`,
-      ),
+      revision === undefined
+        ? document('sheet', { params: { id } })
+        : document('revision', { params: { id, revision } }),
     // A revision never changes; the newest may be followed by another.
     ...(revision !== undefined && { staleTime: Infinity }),
   });
@@ -103,7 +106,7 @@ export const sheetOptions = (id: string, revision?: number) =>
 export const revisionsOptions = (id: string) =>
   queryOptions({
     queryKey: ['sheets', id, 'revisions'],
-    queryFn: () => list<RevisionResource>(`/sheets/${encodeURIComponent(id)}/revisions`),
+    queryFn: () => list('revisions', { params: { id } }),
   });
 
 export const jobOptions = (id: string) =>
@@ -112,7 +115,7 @@ export const jobOptions = (id: string) =>
     queryFn: () =>
       orKept(
         async () => {
-          const job = await api<JobResource>(`/jobs/${encodeURIComponent(id)}`);
+          const job = await ask('job', { params: { id } });
           keep(() => localStore.jobs.put(job));
           return job;
         },
@@ -125,7 +128,5 @@ export const dictionaryOptions = (id: string, revision: number) =>
   queryOptions({
     queryKey: ['sheets', id, 'dictionary', revision],
     queryFn: () =>
-      document<{ dictionary: FaultDictionary | null; madeAt: string | null }>(
-        `/sheets/${encodeURIComponent(id)}/revisions/${revision}/dictionary`,
-      ),
+      document('dictionary', { params: { id, revision } }),
   });

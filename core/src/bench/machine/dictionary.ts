@@ -25,7 +25,7 @@ export const dictionarySchema = Type.Object(
     /** Faults whose circuit could not be solved, and why. */
     failed: Type.Record(Name, Type.String({ maxLength: 1000 })),
   },
-  { additionalProperties: false },
+  { $id: 'fault-dictionary', additionalProperties: false },
 );
 export type FaultDictionary = Static<typeof dictionarySchema>;
 

@@ -1,5 +1,6 @@
 /** Schemas of whole entries. */
 import { Type, type TSchema } from '@sinclair/typebox';
+import { unionOf } from '../../schema-words';
 import { Person, Uuid } from '../log/words';
 import { ENTRY_KINDS, kindOf, type EntryKind } from './index';
 
@@ -31,3 +32,22 @@ export function bodySchema(kind: EntryKind): TSchema {
   if (!known) throw new TypeError(`no kind of entry is named “${kind}”`);
   return known.body;
 }
+
+/** An entry as a device sends it: the envelope with the body of its kind. */
+export const entrySchema = unionOf(
+  ENTRY_KINDS.map((kind) =>
+    Type.Object(
+      { ...envelope, kind: Type.Literal(kind), body: bodySchema(kind) },
+      { title: `Entry: ${kind}`, additionalProperties: false },
+    ),
+  ),
+);
+
+/** An entry as the log keeps it. Its kind may be newer than this program. */
+export const storedEntrySchema = Type.Object({
+  ...envelope,
+  seq: Type.Integer({ minimum: 1 }),
+  offset: Type.Optional(Type.Number()),
+  kind: Type.String(),
+  body: Type.Object({}),
+});

@@ -1,29 +1,37 @@
 /** The few facts that lists and statistics need of a job: a projection, rebuildable from the log. */
+import { Type, type Static, type TSchema } from '@sinclair/typebox';
+import { words } from '../../schema-words';
 import type { Sheet } from '../../sheet/schema';
-import type { EnergyKind } from '../../conditions/energy';
 import type { JobState } from '../state/state';
 import { takenCount } from './steps';
-import { currentStage, TRAIL, type Stage } from './trail';
+import { currentStage, TRAIL } from './trail';
 
 /** Raise it when {@link summarise} changes, so that stored projections are made again. */
 export const SUMMARY_VERSION = 3;
 
-export interface JobSummary {
-  readonly status: 'open' | 'signed';
-  readonly stage: Stage;
-  /** Its name, for lists that do not know the trail. */
-  readonly stageName: string;
-  readonly energy: EnergyKind;
-  readonly codes: readonly string[];
-  readonly taken: number;
-  readonly of: number;
-  /** Part decided on; null when handed over or undecided. */
-  readonly part: string | null;
-  readonly partName: string | null;
-  readonly signedAt: string | null;
-  /** Device time of the latest entry; null for an empty log. */
-  readonly lastAt: string | null;
-}
+const orNull = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
+const Count = Type.Integer({ minimum: 0 });
+
+export const jobSummarySchema = Type.Object(
+  {
+    status: words(['open', 'signed']),
+    stage: words(TRAIL.map(({ stage }) => stage)),
+    /** Its name, for lists that do not know the trail. */
+    stageName: Type.String(),
+    energy: words(['live', 'not-proven', 'dead']),
+    codes: Type.Array(Type.String()),
+    taken: Count,
+    of: Count,
+    /** Part decided on; null when handed over or undecided. */
+    part: orNull(Type.String()),
+    partName: orNull(Type.String()),
+    signedAt: orNull(Type.String()),
+    /** Device time of the latest entry; null for an empty log. */
+    lastAt: orNull(Type.String()),
+  },
+  { $id: 'job-summary' },
+);
+export type JobSummary = Readonly<Static<typeof jobSummarySchema>>;
 
 export function summarise(sheet: Sheet, state: JobState): JobSummary {
   const part = state.decision?.body.part ?? null;

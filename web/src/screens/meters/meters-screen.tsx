@@ -10,7 +10,7 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useDraft } from '../../data/draft';
-import { sendTo } from '../../data/api';
+import { ask } from '../../data/api';
 import { metersOptions, shopOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
 import { DeskFrame } from '../../parts/desk-frame';
@@ -90,7 +90,7 @@ function MeterRow({
   const queries = useQueryClient();
   const taking = useMutation({
     networkMode: 'always',
-    mutationFn: () => sendTo('POST', `/meters/${encodeURIComponent(meter.id)}/in-hand`),
+    mutationFn: () => ask('takeMeter', { params: { id: meter.id } }),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['shop'] }),
   });
   return (
@@ -166,13 +166,13 @@ function MeterForm({
     networkMode: 'always',
     mutationFn: () => {
       const id = isNew ? slug(draft.name).toLowerCase() || draft.id : meter.id;
-      return sendTo('PUT', `/meters/${encodeURIComponent(id)}`, { ...draft, id });
+      return ask('keepMeter', { params: { id }, body: { ...draft, id } });
     },
     onSuccess: finish,
   });
   const removing = useMutation({
     networkMode: 'always',
-    mutationFn: () => sendTo('DELETE', `/meters/${encodeURIComponent(meter.id)}`),
+    mutationFn: () => ask('dropMeter', { params: { id: meter.id } }),
     onSuccess: finish,
   });
   const { properties = {} } = meterProfileSchema as unknown as Schema;

@@ -1,11 +1,11 @@
 /** Importing a sheet file: read, checked, its problems named; saved as the next revision. */
-import type { SheetListItem } from '@jeitinho/core';
+import type { Sheet, SheetListItem } from '@jeitinho/core';
 import type { ReadSheet } from '@jeitinho/core/validate';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api } from '../../data/api';
+import { ask } from '../../data/api';
 import { readTextFile } from '../../data/files';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
@@ -69,13 +69,13 @@ function Outcome({ opened, known }: { opened: Opened; known: readonly SheetListI
   const navigate = useNavigate();
   const value = read?.ok ? read.value : undefined;
   const there = known.find(({ id }) => id === value?.id);
-  const revision = there ? there.revision + 1 : value?.revision;
+  const wanted = value && { ...value, revision: there ? there.revision + 1 : value.revision };
   const saving = useMutation({
     networkMode: 'always',
-    mutationFn: () => api('/sheets', { ...value, revision }),
-    onSuccess: async () => {
+    mutationFn: (sheet: Sheet) => ask('saveSheet', { body: sheet }),
+    onSuccess: async ({ id }) => {
       await queries.invalidateQueries({ queryKey: ['sheets'] });
-      void navigate(`/sheets/${encodeURIComponent(value!.id)}`);
+      void navigate(`/sheets/${encodeURIComponent(id)}`);
     },
   });
   return (
@@ -100,8 +100,8 @@ function Outcome({ opened, known }: { opened: Opened; known: readonly SheetListI
             <strong>{value.title}</strong>, {value.tests.length} tests, {value.faults.length}{' '}
             faults.{' '}
             {there
-              ? `The library has revision ${there.revision}: this becomes revision ${revision}.`
-              : `New to the library, revision ${revision}.`}
+              ? `The library has revision ${there.revision}: this becomes revision ${wanted?.revision}.`
+              : `New to the library, revision ${wanted?.revision}.`}
           </p>
           {read && read.warnings.length > 0 && (
             <>
@@ -116,7 +116,11 @@ function Outcome({ opened, known }: { opened: Opened; known: readonly SheetListI
           <Button kind="quiet">Close</Button>
         </Dialog.Close>
         {value && (
-          <Button kind="go" disabled={saving.isPending} onClick={() => saving.mutate()}>
+          <Button
+            kind="go"
+            disabled={saving.isPending}
+            onClick={() => wanted && saving.mutate(wanted)}
+          >
             Save to the library
           </Button>
         )}

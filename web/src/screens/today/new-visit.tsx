@@ -1,10 +1,10 @@
 /** Opening a job for a unit the shop knows: which unit, what the customer says. */
-import type { JobResource, UnitFound } from '@jeitinho/core';
+import type { UnitFound } from '@jeitinho/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useDeferredValue, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api } from '../../data/api';
+import { ask } from '../../data/api';
 import { useDraft } from '../../data/draft';
 import { foundUnitsOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
@@ -44,11 +44,8 @@ function NewVisitForm() {
   const opening = useMutation({
     networkMode: 'always',
     mutationFn: () =>
-      api<JobResource>('/jobs', {
-        unitId,
-        complaint: complaint.trim(),
-        urgent,
-        visitAt: new Date().toISOString(),
+      ask('openJob', {
+        body: { unitId, complaint: complaint.trim(), urgent, visitAt: new Date().toISOString() },
       }),
     onSuccess: async (job) => {
       setComplaint('');

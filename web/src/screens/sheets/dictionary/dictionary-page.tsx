@@ -10,7 +10,7 @@ import {
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { api } from '../../../data/api';
+import { ask } from '../../../data/api';
 import { dictionaryOptions, revisionsOptions, sheetOptions } from '../../../data/queries';
 import { Button } from '../../../parts/button';
 import { DeskFrame } from '../../../parts/desk-frame';
@@ -136,7 +136,7 @@ function Result({
     try {
       const revisions = await client.fetchQuery(revisionsOptions(sheet.id));
       const revision = Math.max(...revisions.map((each) => each.revision)) + 1;
-      await api('/sheets', { ...adopt(sheet, wanted), revision });
+      await ask('saveSheet', { body: { ...adopt(sheet, wanted), revision } });
       await client.invalidateQueries({ queryKey: ['sheets'] });
       void navigate(
         `/sheets/${encodeURIComponent(sheet.id)}/compare?from=${sheet.revision}&to=${revision}`,

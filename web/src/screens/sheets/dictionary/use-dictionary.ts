@@ -2,7 +2,7 @@
 import type { BenchedSheet, FaultDictionary } from '@jeitinho/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { sendTo } from '../../../data/api';
+import { ask } from '../../../data/api';
 import { computeDictionary } from '../../../data/dictionary';
 import { dictionaryOptions } from '../../../data/queries';
 
@@ -32,11 +32,10 @@ export function useDictionary(sheet: BenchedSheet) {
       });
       setFresh(dictionary);
       setComputing(undefined);
-      await sendTo(
-        'PUT',
-        `/sheets/${encodeURIComponent(sheet.id)}/revisions/${sheet.revision}/dictionary`,
-        dictionary,
-      );
+      await ask('keepDictionary', {
+        params: { id: sheet.id, revision: sheet.revision },
+        body: dictionary,
+      });
       await client.invalidateQueries({
         queryKey: dictionaryOptions(sheet.id, sheet.revision).queryKey,
       });

@@ -3,7 +3,7 @@ import type { Sheet } from '@jeitinho/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, ApiProblem } from '../../../data/api';
+import { ApiProblem, ask } from '../../../data/api';
 import { sheetOptions } from '../../../data/queries';
 import { Button } from '../../../parts/button';
 import { Notice } from '../../../parts/notice';
@@ -27,7 +27,7 @@ export function SaveBar({ id, base, sheet, checks, newest }: SaveBarProps) {
   const wanted = (theirs?.revision ?? base) + 1;
   const saving = useMutation({
     networkMode: 'always',
-    mutationFn: () => api('/sheets', { ...sheet, revision: wanted }),
+    mutationFn: () => ask('saveSheet', { body: { ...sheet, revision: wanted } }),
     onSuccess: async () => {
       await dropDraft(id);
       await queries.invalidateQueries({ queryKey: ['sheets'] });

@@ -15,7 +15,7 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
-import { api, ApiProblem } from '../../../data/api';
+import { ApiProblem, ask } from '../../../data/api';
 import { useDraft } from '../../../data/draft';
 import { jobOptions } from '../../../data/queries';
 import { Button } from '../../../parts/button';
@@ -73,7 +73,7 @@ function QuickDesk({ job }: { job: JobResource | undefined }) {
     networkMode: 'always',
     mutationFn: async () => {
       const saved = await saveUnderFreeId(sheet!);
-      if (job) await api(`/jobs/${job.id}/sheet`, { sheetId: saved.id });
+      if (job) await ask('attachSheet', { params: { id: job.id }, body: { sheetId: saved.id } });
       return saved;
     },
     onSuccess: async (saved) => {
@@ -172,7 +172,7 @@ async function saveUnderFreeId(sheet: Sheet): Promise<Sheet> {
   for (let n = 1; ; n += 1) {
     const named = n === 1 ? sheet : { ...sheet, id: slug(`${sheet.id}-${n}`) };
     try {
-      await api('/sheets', named);
+      await ask('saveSheet', { body: named });
       return named;
     } catch (error) {
       const taken = error instanceof ApiProblem && error.problem.code === 'revision-taken';

@@ -1,0 +1,190 @@
+/**
+ * What each route of the API takes and gives, under its name in `routes.ts`. The OpenAPI document, the
+ * contract test and the check of answers are made of this; so are the types of the page's client.
+ */
+import { Type, type Static, type TObject, type TSchema } from '@sinclair/typebox';
+import { dictionarySchema } from '../bench/machine/dictionary';
+import { meterProfileSchema } from '../meter/profile';
+import { reportSchema } from '../report/report-schema';
+import { sheetSchema, type Sheet } from '../sheet/schema';
+import {
+  appendedSchema,
+  attachInput,
+  customerInput,
+  customerSchema,
+  entriesInput,
+  entriesSchema,
+  jobInput,
+  jobListItemSchema,
+  jobSchema,
+  revisionSchema,
+  savedSheetSchema,
+  sheetListItemSchema,
+  shopSchema,
+  siteInput,
+  siteSchema,
+  unitFoundSchema,
+  unitInput,
+  unitResourceSchema,
+  unitWithVisitsSchema,
+} from './resources';
+import type { RouteName } from './routes';
+
+export interface Operation {
+  /** What it does, in one line. */
+  readonly summary: string;
+  readonly description?: string;
+  /** Questions beside the path. */
+  readonly query?: TObject;
+  /** What is sent: JSON, or a file of one of these types. */
+  readonly body?: TSchema | { readonly files: readonly string[] };
+  /** Status and shape of what comes back; nothing comes with 204. */
+  readonly answers: Readonly<
+    Record<number, TSchema | { readonly files: readonly string[] } | null>
+  >;
+  /** It answers in pages: `limit` and `after` may be asked, the next page stands in the `Link` header. */
+  readonly paged?: true;
+}
+
+const Words = Type.String({ maxLength: 200 });
+const PICTURES = ['image/jpeg', 'image/png', 'image/webp'] as const;
+const list = <S extends TSchema>(schema: S) => Type.Array(schema);
+const aSheet = Type.Unsafe<Sheet>(sheetSchema);
+
+export const OPERATIONS = {
+  health: {
+    summary: 'Alive, and able to reach its database',
+    answers: { 200: Type.Object({ status: Type.Literal('ok') }) },
+  },
+  shop: { summary: 'The shop, and the meter in hand', answers: { 200: shopSchema } },
+  customers: { summary: 'Customers by name', paged: true, answers: { 200: list(customerSchema) } },
+  addCustomer: {
+    summary: 'A new customer',
+    body: customerInput,
+    answers: { 201: customerSchema },
+  },
+  customer: { summary: 'One customer', answers: { 200: customerSchema } },
+  sites: {
+    summary: 'Sites by name',
+    query: Type.Object({ customer: Type.Optional(Words) }),
+    paged: true,
+    answers: { 200: list(siteSchema) },
+  },
+  addSite: { summary: 'A new site', body: siteInput, answers: { 201: siteSchema } },
+  site: { summary: 'One site', answers: { 200: siteSchema } },
+  units: {
+    summary: 'Units by label, or those that some words fit',
+    description:
+      'With `q` every word must begin a word of the unit’s label, model, serial or place.',
+    query: Type.Object({ site: Type.Optional(Words), q: Type.Optional(Words) }),
+    paged: true,
+    answers: { 200: list(Type.Union([unitFoundSchema, unitResourceSchema])) },
+  },
+  addUnit: { summary: 'A new unit', body: unitInput, answers: { 201: unitResourceSchema } },
+  unit: {
+    summary: 'One unit with its visits, the latest first',
+    paged: true,
+    answers: { 200: unitWithVisitsSchema },
+  },
+  meters: { summary: 'The shop’s meters', answers: { 200: list(meterProfileSchema) } },
+  keepMeter: {
+    summary: 'Keep a meter under its id',
+    body: meterProfileSchema,
+    answers: { 200: meterProfileSchema },
+  },
+  dropMeter: { summary: 'Put a meter away', answers: { 204: null } },
+  takeMeter: { summary: 'Take a meter in hand', answers: { 204: null } },
+  keepPhoto: {
+    summary: 'Keep a picture under the SHA-256 of its bytes',
+    body: { files: PICTURES },
+    answers: { 204: null },
+  },
+  photo: { summary: 'A picture', answers: { 200: { files: PICTURES } } },
+  sheets: {
+    summary: 'The newest revision of every sheet, in short',
+    paged: true,
+    answers: { 200: list(sheetListItemSchema) },
+  },
+  saveSheet: {
+    summary: 'Save a sheet as a new revision',
+    description: 'The same document again is answered with 200 and stored once.',
+    body: aSheet,
+    answers: { 201: savedSheetSchema, 200: savedSheetSchema },
+  },
+  sheet: { summary: 'The newest revision of a sheet', answers: { 200: aSheet } },
+  revisions: {
+    summary: 'Revisions of a sheet, the newest first',
+    paged: true,
+    answers: { 200: list(revisionSchema) },
+  },
+  revision: { summary: 'One revision of a sheet', answers: { 200: aSheet } },
+  dictionary: {
+    summary: 'What each fault makes every test read, where it was computed',
+    answers: {
+      200: Type.Object({
+        dictionary: Type.Union([dictionarySchema, Type.Null()]),
+        madeAt: Type.Union([Type.String(), Type.Null()]),
+      }),
+    },
+  },
+  keepDictionary: {
+    summary: 'Keep a dictionary for a revision',
+    body: dictionarySchema,
+    answers: { 204: null },
+  },
+  jobs: {
+    summary: 'Jobs: begun ones first, then as they are due',
+    query: Type.Object({
+      status: Type.Optional(Type.Union([Type.Literal('open'), Type.Literal('signed')])),
+      unit: Type.Optional(Words),
+    }),
+    paged: true,
+    answers: { 200: list(jobListItemSchema) },
+  },
+  openJob: { summary: 'Open a job', body: jobInput, answers: { 201: jobSchema } },
+  job: { summary: 'One job with its frozen sheet', answers: { 200: jobSchema } },
+  attachSheet: {
+    summary: 'Give a job its sheet, where it was opened without one',
+    body: attachInput,
+    answers: { 200: jobSchema },
+  },
+  report: { summary: 'The service report as data', answers: { 200: reportSchema } },
+  entries: {
+    summary: 'The log of a job, a part at a time',
+    description: 'Ask again after the last one that came, until it is `last`.',
+    query: Type.Object({ after: Type.Optional(Type.Integer({ minimum: 0 })) }),
+    answers: { 200: entriesSchema },
+  },
+  append: {
+    summary: 'Append entries to the log of a job',
+    description:
+      'All of them or none, in their order. An entry that is there already is answered with its number.',
+    body: entriesInput,
+    answers: { 200: appendedSchema },
+  },
+} as const satisfies Record<RouteName, Operation>;
+
+type Operations = typeof OPERATIONS;
+type Schemas<T> = T extends TSchema ? T : never;
+
+/** What a route answers when all is well; undefined where nothing comes back. */
+export type AnswerOf<R extends RouteName> = [
+  Schemas<Operations[R]['answers'][keyof Operations[R]['answers']]>,
+] extends [never]
+  ? undefined
+  : Static<Schemas<Operations[R]['answers'][keyof Operations[R]['answers']]>>;
+
+export type BodyFor<R extends RouteName> = Operations[R] extends { readonly body: infer B }
+  ? B extends TSchema
+    ? Static<B>
+    : Blob
+  : undefined;
+
+export type QueryOf<R extends RouteName> = (Operations[R] extends {
+  readonly query: infer Q extends TSchema;
+}
+  ? Static<Q>
+  : object) &
+  (Operations[R] extends { readonly paged: true }
+    ? { readonly limit?: number; readonly after?: string }
+    : object);

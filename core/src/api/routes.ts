@@ -1,0 +1,68 @@
+/**
+ * Every route of the HTTP API under /api/v1: its method and its path. What goes in and what comes out stands
+ * beside it in `operations.ts`, under the same name; a client needs only this at run time.
+ */
+export const ROUTES = {
+  health: { method: 'GET', path: '/health' },
+  shop: { method: 'GET', path: '/shop' },
+  customers: { method: 'GET', path: '/customers' },
+  addCustomer: { method: 'POST', path: '/customers' },
+  customer: { method: 'GET', path: '/customers/{id}' },
+  sites: { method: 'GET', path: '/sites' },
+  addSite: { method: 'POST', path: '/sites' },
+  site: { method: 'GET', path: '/sites/{id}' },
+  units: { method: 'GET', path: '/units' },
+  addUnit: { method: 'POST', path: '/units' },
+  unit: { method: 'GET', path: '/units/{id}' },
+  meters: { method: 'GET', path: '/meters' },
+  keepMeter: { method: 'PUT', path: '/meters/{id}' },
+  dropMeter: { method: 'DELETE', path: '/meters/{id}' },
+  takeMeter: { method: 'POST', path: '/meters/{id}/in-hand' },
+  keepPhoto: { method: 'PUT', path: '/photos/{hash}' },
+  photo: { method: 'GET', path: '/photos/{hash}' },
+  sheets: { method: 'GET', path: '/sheets' },
+  saveSheet: { method: 'POST', path: '/sheets' },
+  sheet: { method: 'GET', path: '/sheets/{id}' },
+  revisions: { method: 'GET', path: '/sheets/{id}/revisions' },
+  revision: { method: 'GET', path: '/sheets/{id}/revisions/{revision}' },
+  dictionary: { method: 'GET', path: '/sheets/{id}/revisions/{revision}/dictionary' },
+  keepDictionary: { method: 'PUT', path: '/sheets/{id}/revisions/{revision}/dictionary' },
+  jobs: { method: 'GET', path: '/jobs' },
+  openJob: { method: 'POST', path: '/jobs' },
+  job: { method: 'GET', path: '/jobs/{id}' },
+  attachSheet: { method: 'POST', path: '/jobs/{id}/sheet' },
+  report: { method: 'GET', path: '/jobs/{id}/report' },
+  entries: { method: 'GET', path: '/jobs/{id}/entries' },
+  append: { method: 'POST', path: '/jobs/{id}/entries' },
+} as const satisfies Record<
+  string,
+  { readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE'; readonly path: string }
+>;
+
+export type RouteName = keyof typeof ROUTES;
+/** Names in braces in a path. */
+type Named<P extends string> = P extends `${string}{${infer N}}${infer Rest}`
+  ? N | Named<Rest>
+  : never;
+export type ParamsOf<R extends RouteName> = {
+  readonly [N in Named<(typeof ROUTES)[R]['path']>]: string | number;
+};
+
+/**
+ * Path of a route below /api/v1, its parameters and its query filled in.
+ * @example pathOf('revision', { id: 'brumal-pc36', revision: 2 }) // '/sheets/brumal-pc36/revisions/2'
+ */
+export function pathOf<R extends RouteName>(
+  route: R,
+  params: ParamsOf<R>,
+  query: Readonly<Record<string, string | number | undefined>> = {},
+): string {
+  const given: Readonly<Record<string, string | number>> = params;
+  const path = ROUTES[route].path.replace(/\{(\w+)\}/g, (_, name: string) =>
+    encodeURIComponent(String(given[name])),
+  );
+  const asked = new URLSearchParams();
+  for (const [name, value] of Object.entries(query))
+    if (value !== undefined) asked.set(name, String(value));
+  return asked.size === 0 ? path : `${path}?${asked.toString()}`;
+}

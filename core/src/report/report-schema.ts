@@ -1,0 +1,73 @@
+/** The service report as data: what it holds. */
+import { Type, type Static } from '@sinclair/typebox';
+import { words } from '../schema-words';
+
+const Text = Type.String();
+const lines = Type.Array(Text);
+
+const rowSchema = Type.Object({
+  entry: Text,
+  at: Text,
+  title: Text,
+  /** `Red on N, black on U`, or the question asked. */
+  where: Text,
+  state: Text,
+  function: Text,
+  /** `0.46 V`, `OL`, or the answer given. */
+  value: Text,
+  /** `± 0.01 V`: the meter's limits of error there; empty where the meter is unknown. */
+  uncertainty: Text,
+  limit: Text,
+  verdict: Text,
+  mark: words([
+    'in',
+    'watch',
+    'out',
+    'cannot-tell',
+    'not-settled',
+    'void',
+    'withdrawn',
+    'repeated',
+  ]),
+  /** Likeliest class, such as `low`; tells to which side an `out` fell. */
+  outcome: Text,
+  /** `Service data DF-7, p. 12`; the report names the revision once. */
+  source: Text,
+});
+export type ReportRow = Readonly<Static<typeof rowSchema>>;
+
+export const reportSchema = Type.Object(
+  {
+    complaint: Text,
+    codes: Type.Array(Type.Object({ shown: Text, title: Text })),
+    noCode: Type.Boolean(),
+    observed: lines,
+    dead: Type.Array(Type.Object({ at: Text, text: Text })),
+    /** How the machine is left: energy, what was put back, what stays open and why. */
+    left: lines,
+    rows: Type.Array(rowSchema),
+    /** Likeliest first; those under 2 % left out. */
+    suspects: Type.Array(Type.Object({ name: Text, part: Text, p: Type.Number() })),
+    other: Type.Number(),
+    notProven: lines,
+    /** What was fitted, and what was measured again after it. */
+    repair: lines,
+    skipped: Type.Array(Type.Object({ title: Text, reason: Text })),
+    photos: Type.Array(Type.Object({ hash: Text, at: Text, caption: Text, where: Text })),
+    meter: Text,
+    lead: Text,
+    decision: Type.Optional(
+      Type.Object({
+        text: Text,
+        number: Text,
+        probability: Type.Number(),
+        reason: Text,
+        followsEvidence: Type.Boolean(),
+        before: lines,
+      }),
+    ),
+    signed: Type.Optional(Type.Object({ at: Text, technician: Text, customer: Text, note: Text })),
+  },
+  { $id: 'report' },
+);
+export type Report = Readonly<Static<typeof reportSchema>>;

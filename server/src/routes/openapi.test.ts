@@ -1,0 +1,147 @@
+/** The document says what the server does: every route of it is called, and no route is missing. */
+import { OPERATIONS, pathOf, ROUTES, type RouteName } from '@jeitinho/core';
+import { demoWorld, newestSheet } from '@jeitinho/demo';
+import Ajv2020 from 'ajv/dist/2020';
+import { createHash } from 'node:crypto';
+import { v7 as uuidv7 } from 'uuid';
+import { entry, FRIDGE, FRIDGE_JOB, harness, type Harness } from '../../testing/harness';
+import { routeAt, wrongIn } from '../check-answers';
+
+let h: Harness;
+beforeAll(async () => {
+  h = await harness();
+});
+afterAll(() => h.close());
+
+const SHEET = demoWorld.units[0]!.sheetId!;
+const PNG = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
+const HASH = createHash('sha256').update(PNG).digest('hex');
+const meter = demoWorld.meters[1]!;
+const bare = uuidv7();
+
+interface Call {
+  readonly params?: Readonly<Record<string, string | number>>;
+  readonly query?: Readonly<Record<string, string | number>>;
+  readonly body?: unknown;
+  readonly before?: () => Promise<unknown>;
+}
+
+/** One lawful call of every route. A new route without one stops the compiler. */
+const CALLS: Record<RouteName, Call> = {
+  health: {},
+  shop: {},
+  customers: { query: { limit: 2 } },
+  addCustomer: { body: { name: 'Ana' } },
+  customer: { params: { id: demoWorld.customers[0]!.id } },
+  sites: { query: { customer: demoWorld.customers[0]!.id } },
+  addSite: { body: { customerId: demoWorld.customers[0]!.id, name: 'Workshop' } },
+  site: { params: { id: demoWorld.sites[0]!.id } },
+  units: { query: { q: 'fridge' } },
+  addUnit: {
+    body: {
+      id: bare,
+      siteId: demoWorld.sites[0]!.id,
+      label: 'Press',
+      maker: 'Nobody',
+      model: 'P-1',
+      kind: 'press',
+    },
+  },
+  unit: { params: { id: FRIDGE } },
+  meters: {},
+  keepMeter: { params: { id: meter.id }, body: meter },
+  takeMeter: { params: { id: meter.id } },
+  dropMeter: { params: { id: meter.id } },
+  keepPhoto: { params: { hash: HASH }, body: PNG },
+  photo: { params: { hash: HASH } },
+  sheets: { query: { limit: 3 } },
+  saveSheet: { body: newestSheet(SHEET) },
+  sheet: { params: { id: SHEET } },
+  revisions: { params: { id: SHEET } },
+  revision: { params: { id: SHEET, revision: 1 } },
+  dictionary: { params: { id: SHEET, revision: 1 } },
+  keepDictionary: {
+    params: { id: SHEET, revision: 1 },
+    body: { draws: 1, seed: 1, faults: {}, failed: {} },
+  },
+  jobs: { query: { status: 'open', limit: 2 } },
+  openJob: { body: { id: bare, unitId: bare, complaint: 'Does not close' } },
+  job: { params: { id: FRIDGE_JOB } },
+  attachSheet: { params: { id: bare }, body: { sheetId: SHEET } },
+  report: { params: { id: FRIDGE_JOB } },
+  append: { params: { id: FRIDGE_JOB }, body: { entries: [entry('observed', { text: 'hums' })] } },
+  entries: { params: { id: FRIDGE_JOB }, query: { after: 0 } },
+};
+
+test.each(Object.keys(CALLS) as RouteName[])('%s answers as it is published', async (route) => {
+  const { params = {}, query = {}, body } = CALLS[route];
+  const path = `/api/v1${pathOf(route, params as never, query)}`;
+  const { method } = ROUTES[route];
+  const file = body instanceof Buffer;
+  const response = await h.app.request(path, {
+    method,
+    ...(body !== undefined && {
+      headers: { 'content-type': file ? 'image/png' : 'application/json' },
+      body: file ? new Uint8Array(body) : JSON.stringify(body),
+    }),
+  });
+  expect([route, response.status, response.ok ? '' : await response.clone().text()]).toEqual([
+    route,
+    expect.any(Number) as number,
+    '',
+  ]);
+  expect(await wrongIn(OPERATIONS[route], response)).toBeUndefined();
+  expect(routeAt(method, path.split('?')[0]!)).toBe(route);
+});
+
+test('every route that the server has is in the document, and no other', async () => {
+  const { body } = await h.get<{ paths: Record<string, Record<string, object>> }>(
+    '/api/v1/openapi.json',
+  );
+  const told = Object.entries(body.paths).flatMap(([path, methods]) =>
+    Object.keys(methods).map((method) => `${method.toUpperCase()} ${path}`),
+  );
+  const served = h.app.routes
+    .filter(({ path, method }) => path.startsWith('/api/v1/') && method !== 'ALL')
+    .map(
+      ({ path, method }) => `${method} ${path.slice('/api/v1'.length).replace(/:(\w+)/g, '{$1}')}`,
+    )
+    .filter((each) => !/ \/(openapi\.json)?$/.test(each));
+  expect([...new Set(served)].sort()).toEqual([...told].sort());
+});
+
+test('the document is sound OpenAPI 3.1: its shapes are JSON Schema, its references lead somewhere', async () => {
+  const { body } = await h.get<{ openapi: string; components: { schemas: object } }>(
+    '/api/v1/openapi.json',
+  );
+  expect(body.openapi).toBe('3.1.0');
+  const ajv = new Ajv2020({ strict: false });
+  const { schemas } = body.components;
+  for (const [name, schema] of Object.entries(schemas))
+    expect([name, ajv.validateSchema(schema as object)]).toEqual([name, true]);
+  const names = new Set(Object.keys(schemas).map((name) => `#/components/schemas/${name}`));
+  for (const [, ref] of JSON.stringify(body).matchAll(/"\$ref":"([^"]+)"/g))
+    expect(names).toContain(ref);
+});
+
+test('there is a page to read it, with every route on it', async () => {
+  const response = await h.app.request('/api/v1');
+  const text = await response.text();
+  expect(response.headers.get('content-type')).toMatch('text/html');
+  for (const { path } of Object.values(ROUTES)) expect(text).toContain(path);
+});
+
+test('what does not answer as published is found out', async () => {
+  const json = (status: number, body: unknown) =>
+    new Response(JSON.stringify(body), {
+      status,
+      headers: { 'content-type': 'application/json' },
+    });
+  expect(await wrongIn(OPERATIONS.shop, json(200, { name: 1 }))).toMatch('/name');
+  expect(await wrongIn(OPERATIONS.shop, json(202, {}))).toMatch('202');
+  expect(await wrongIn(OPERATIONS.dropMeter, new Response('x', { status: 200 }))).toMatch('200');
+  expect(await wrongIn(OPERATIONS.shop, json(404, { code: 'x' }))).toMatch('“type” is missing');
+});
