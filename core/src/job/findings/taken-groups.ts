@@ -1,7 +1,7 @@
 /** What the readings of a test say together. */
-
 import type { GroupReading } from '../../judge/groups/readings';
-import { judgeEarly, judgeTogether } from '../../judge/groups/index';
+import { judgeEarly, judgeTogether, type TogetherRule } from '../../judge/groups/index';
+import type { Judgement } from '../../judge/judge';
 import { expectOf, testsOf } from '../../sheet/all-tests';
 import { observableId, rulePoints } from '../../sheet/observables';
 import { isMeasured, type Sheet } from '../../sheet/schema';
@@ -24,11 +24,10 @@ export function groupsOf(
         (each): each is TakenReading => each?.kind === 'reading' && each.standing.kind === 'counts',
       );
       if (taken.length === 0) return [];
-      const readings = taken.map(groupReading);
-      const whole = taken.length === wanted.length;
-      const judgement = whole ? judgeTogether(rule, readings) : judgeEarly(rule, readings);
+      const judgement = judged(rule, taken, taken.length === wanted.length);
       if (!judgement) return [];
-      const last = taken.reduce((a, b) => (order.get(b.entry)! > order.get(a.entry)! ? b : a));
+      const place = ({ entry }: Taken) => order.get(entry) ?? -1;
+      const last = taken.reduce((a, b) => (place(b) > place(a) ? b : a));
       return [
         {
           entry: last.entry,
@@ -43,6 +42,31 @@ export function groupsOf(
     });
   });
 }
+
+interface Known {
+  readonly whole: boolean;
+  readonly of: readonly Judgement[];
+  readonly judgement: Judgement | undefined;
+}
+/** By rule, what its readings said last: a rule is asked again with every entry, and draws thousands of times. */
+const known = new WeakMap<TogetherRule, Known>();
+
+function judged(
+  rule: TogetherRule,
+  taken: readonly TakenReading[],
+  whole: boolean,
+): Judgement | undefined {
+  const of = taken.map(({ judgement }) => judgement);
+  const before = known.get(rule);
+  if (before?.whole === whole && sameList(before.of, of)) return before.judgement;
+  const readings = taken.map(groupReading);
+  const judgement = whole ? judgeTogether(rule, readings) : judgeEarly(rule, readings);
+  known.set(rule, { whole, of, judgement });
+  return judgement;
+}
+
+const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((each, i) => each === b[i]);
 
 function groupReading({ test, point, reading, judgement }: TakenReading): GroupReading {
   return {

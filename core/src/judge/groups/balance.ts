@@ -54,8 +54,8 @@ export function unbalancePercent(values: readonly number[]): number {
 export function spreadOf(values: readonly number[]): number {
   let [low, high] = [Infinity, -Infinity];
   for (const value of values) {
-    low = Math.min(low, value);
-    high = Math.max(high, value);
+    if (value < low) low = value;
+    if (value > high) high = value;
   }
   return high - low;
 }

@@ -45,19 +45,23 @@ export function draw(
   );
   if (exact) return settled(value);
   const drawn = drawAll(f, readings, seed);
-  let sum = 0;
-  for (const each of drawn) sum += each;
-  const mean = sum / DRAWS;
-  let squares = 0;
-  for (const each of drawn) squares += (each - mean) ** 2;
   return {
     value,
-    u: Math.sqrt(squares / (DRAWS - 1)),
+    u: deviationOf(drawn),
     // A draw without a figure (0 ÷ 0) lies on neither side of anything.
-    below: (limit) => shareOf(drawn, (each) => each < limit),
-    above: (limit) => shareOf(drawn, (each) => each > limit),
-    byErrorAlone: () => shareOf(drawAll(f, evened(readings), seed), (each) => each >= value),
+    below: (limit) => (limit === -Infinity ? 0 : shareBelow(drawn, limit)),
+    above: (limit) => (limit === Infinity ? 0 : shareAbove(drawn, limit)),
+    byErrorAlone: () => 1 - shareBelow(drawAll(f, evened(readings), seed), value),
   };
+}
+
+function deviationOf(drawn: Float64Array): number {
+  let sum = 0;
+  for (const each of drawn) sum += each;
+  const mean = sum / drawn.length;
+  let squares = 0;
+  for (const each of drawn) squares += (each - mean) ** 2;
+  return Math.sqrt(squares / (drawn.length - 1));
 }
 
 /** The same errors on readings that are all their mean. */
@@ -66,9 +70,15 @@ function evened(readings: readonly Measured[]): Measured[] {
   return readings.map(({ errors }) => ({ value: mean, errors }));
 }
 
-function shareOf(drawn: Float64Array, is: (each: number) => boolean): number {
+function shareBelow(drawn: Float64Array, limit: number): number {
   let count = 0;
-  for (const each of drawn) if (is(each)) count += 1;
+  for (const each of drawn) if (each < limit) count += 1;
+  return count / drawn.length;
+}
+
+function shareAbove(drawn: Float64Array, limit: number): number {
+  let count = 0;
+  for (const each of drawn) if (each > limit) count += 1;
   return count / drawn.length;
 }
 
@@ -90,24 +100,31 @@ function drawAll(
   const first = 1 + meters.length;
   const columns = first + readings.length;
   const table = sharesFor(seed, columns);
-  const gainColumn = readings.map(({ errors }) => 1 + meters.indexOf(errors.instrument));
   const drawn = new Float64Array(DRAWS);
   const values = readings.map(({ value }) => value);
-  for (let row = 0; row < DRAWS; row += 1) {
-    const at = row * columns;
-    readings.forEach(({ value, errors }, i) => {
+  // Plain records of plain numbers, in the order of the inner loop.
+  const parts = readings.map(({ value, errors: { instrument, lead, gain, counts } }, i) => ({
+    value,
+    lead,
+    gain,
+    counts,
+    gainAt: 1 + meters.indexOf(instrument),
+    countsAt: first + i,
+  }));
+  for (let row = 0, at = 0; row < DRAWS; row += 1, at += columns) {
+    let i = 0;
+    for (const part of parts) {
       values[i] =
-        value +
-        errors.lead * stateAt(table, at) +
-        errors.gain * stateAt(table, at + (gainColumn[i] ?? 1)) +
-        errors.counts * stateAt(table, at + first + i);
-    });
+        part.value +
+        part.lead * (table[at] ?? 0) +
+        part.gain * (table[at + part.gainAt] ?? 0) +
+        part.counts * (table[at + part.countsAt] ?? 0);
+      i += 1;
+    }
     drawn[row] = f(values);
   }
   return drawn;
 }
-
-const stateAt = (table: Float64Array, i: number): number => table[i] ?? 0;
 
 /** Tables of draws, the latest used last: rules are judged again with every entry. */
 const tables = new Map<string, Float64Array>();
