@@ -23,6 +23,12 @@ await build({
   // Our own workspaces are TypeScript and go into the bundle.
   alias: {
     '@jeitinho/core/validate': '../core/src/validate.ts',
+    ...Object.fromEntries(
+      ['judge', 'job', 'bench', 'sheet', 'diagnose'].map((room) => [
+        `@jeitinho/core/${room}`,
+        `../core/src/surface/${room}.ts`,
+      ]),
+    ),
     '@jeitinho/core': '../core/src/index.ts',
     '@jeitinho/demo': '../demo/src/index.ts',
   },

@@ -1,5 +1,7 @@
 /** The small machine on single-phase mains, with two stores and a cover: all that proving dead must mind. */
-import type { BodyOf, Reading, Sheet } from '../src/index';
+import type { BodyOf } from '../src/surface/job';
+import type { Reading } from '../src/surface/judge';
+import type { Sheet } from '../src/surface/sheet';
 import { smallSheet, volts } from './small-sheet';
 
 export const mainsSheet: Sheet = {

@@ -1,13 +1,8 @@
 /** A sheet small enough to reckon by hand: one board, four tests, three faults, two parts. */
-import type {
-  BodyOf,
-  EntryKind,
-  LogEntry,
-  MeterProfile,
-  Reading,
-  Sheet,
-  StoredEntry,
-} from '../src/index';
+import type { MeterProfile } from '../src/index';
+import type { BodyOf, EntryKind, LogEntry, StoredEntry } from '../src/surface/job';
+import type { Reading } from '../src/surface/judge';
+import type { Sheet } from '../src/surface/sheet';
 
 export const smallSheet: Sheet = {
   format: 'jeitinho.sheet/1',

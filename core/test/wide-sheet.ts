@@ -1,5 +1,5 @@
 /** The small sheet with one of everything else: rules, a sequence, curves, series, label, purposes. */
-import type { Sheet } from '../src/index';
+import type { Sheet } from '../src/surface/sheet';
 import { smallSheet } from './small-sheet';
 
 export const wideSheet: Sheet = {

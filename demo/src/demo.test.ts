@@ -1,21 +1,8 @@
-import {
-  assess,
-  benchDisagreements,
-  foldJob,
-  hasBench,
-  infer,
-  isMeasured,
-  METER_FUNCTIONS,
-  modelOf,
-  pairsOf,
-  refusalOf,
-  sharesOf,
-  testsOf,
-  unfitFor,
-  writeSheet,
-  type Sheet,
-  type StoredEntry,
-} from '@jeitinho/core';
+import { METER_FUNCTIONS, pairsOf, unfitFor } from '@jeitinho/core';
+import { benchDisagreements, hasBench } from '@jeitinho/core/bench';
+import { assess, infer, modelOf, sharesOf } from '@jeitinho/core/diagnose';
+import { foldJob, refusalOf, type StoredEntry } from '@jeitinho/core/job';
+import { isMeasured, testsOf, writeSheet, type Sheet } from '@jeitinho/core/sheet';
 import { check, readEntry, readSheet } from '@jeitinho/core/validate';
 import { meterProfileSchema } from '@jeitinho/core';
 import { readdirSync, readFileSync } from 'node:fs';

@@ -4,7 +4,9 @@
  * FOLD_DUMP=folder before and after, compare the two folders, say why in the commit, and write the digests
  * anew (FOLD_WRITE=1).
  */
-import { assess, buildReport, foldJob, summarise } from '@jeitinho/core';
+import { buildReport } from '@jeitinho/core';
+import { assess } from '@jeitinho/core/diagnose';
+import { foldJob, summarise } from '@jeitinho/core/job';
 import { createHash } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';

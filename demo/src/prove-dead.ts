@@ -1,13 +1,7 @@
 /** The steps that prove a sheet's machine dead, with figures as a meter would show them. */
-import {
-  nextSafe,
-  sourcesFor,
-  supplyVolts,
-  type BodyOf,
-  type JobState,
-  type NextSafe,
-  type Sheet,
-} from '@jeitinho/core';
+import { nextSafe, sourcesFor, supplyVolts, type NextSafe } from '@jeitinho/core';
+import type { BodyOf, JobState } from '@jeitinho/core/job';
+import type { Sheet } from '@jeitinho/core/sheet';
 
 export interface ProvingStep {
   readonly kind: 'safed' | 'access';

@@ -1,5 +1,5 @@
 /** The service sheets of the demo world, oldest revision of each first. */
-import type { Sheet } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import airHeatPump from '../sheets/ventumbra-as08.json';
 import boiler from '../sheets/termalva-tb24.json';
 import chiller from '../sheets/brumal-pc36.json';

@@ -1,4 +1,6 @@
-import type { LogEntry, MeterProfile, Sheet } from '@jeitinho/core';
+import type { MeterProfile } from '@jeitinho/core';
+import type { LogEntry } from '@jeitinho/core/job';
+import type { Sheet } from '@jeitinho/core/sheet';
 
 export interface DemoJob {
   readonly id: string;

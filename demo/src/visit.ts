@@ -1,19 +1,17 @@
 /** Writing down a finished visit, entry by entry, as a device would have. */
+import type { MeterProfile } from '@jeitinho/core';
+import { assess } from '@jeitinho/core/diagnose';
 import {
-  assess,
-  findTest,
   foldJob,
-  functionOf,
-  isMeasured,
   judgeTaken,
   leftOpen,
   type BodyOf,
   type EntryKind,
   type LogEntry,
-  type MeterProfile,
-  type Reading,
   type StoredEntry,
-} from '@jeitinho/core';
+} from '@jeitinho/core/job';
+import type { Reading } from '@jeitinho/core/judge';
+import { findTest, functionOf, isMeasured } from '@jeitinho/core/sheet';
 import { id } from './ids';
 import { nextProvingStep } from './prove-dead';
 import { newestSheet } from './sheets';

@@ -1,21 +1,21 @@
 /** Logs of every sort, the same ones each time: the demo’s own, and a thousand drawn from fixed seeds. */
+import { dice, pairsOf, type MeterProfile } from '@jeitinho/core';
 import {
-  dice,
   foldJob,
-  functionOf,
   inOneGo,
-  isMeasured,
   JobFold,
-  pairsOf,
   refusalOf,
-  testsOf,
   type EntryKind,
-  type MeasureTest,
-  type MeterProfile,
-  type Reading,
-  type Sheet,
   type StoredEntry,
-} from '@jeitinho/core';
+} from '@jeitinho/core/job';
+import type { Reading } from '@jeitinho/core/judge';
+import {
+  functionOf,
+  isMeasured,
+  testsOf,
+  type MeasureTest,
+  type Sheet,
+} from '@jeitinho/core/sheet';
 import fc from 'fast-check';
 import { attemptSheet, bodyOfStep, randomStep } from '../../core/test/random-steps';
 import { smallMeter } from '../../core/test/small-sheet';

@@ -1,5 +1,6 @@
 /** The HTTP application: routes, the one error handler, the request log, the page. */
-import { CoreError, sheetSchema } from '@jeitinho/core';
+import { CoreError } from '@jeitinho/core';
+import { sheetSchema } from '@jeitinho/core/sheet';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono, type MiddlewareHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';

@@ -1,25 +1,17 @@
 /** Benchmarks of the core, printed as JSON. Median of many runs, in milliseconds. */
+import { answer, CoreError, FORMULAS, startValues } from '@jeitinho/core';
 import {
-  answer,
-  assess,
-  CoreError,
   dictionaryFrom,
   drawsOf,
   hasBench,
   readDraw,
   readNetlist,
   solveCircuit,
-  foldJob,
-  FORMULAS,
-  infer,
-  judge,
-  judgeTogether,
-  startValues,
-  writeSheet,
-  type DiagnosticModel,
-  type Evidence,
-  type Sheet,
-} from '@jeitinho/core';
+} from '@jeitinho/core/bench';
+import { assess, infer, type DiagnosticModel, type Evidence } from '@jeitinho/core/diagnose';
+import { foldJob } from '@jeitinho/core/job';
+import { judge, judgeTogether } from '@jeitinho/core/judge';
+import { writeSheet, type Sheet } from '@jeitinho/core/sheet';
 import fc from 'fast-check';
 import { brokenNetlist, randomNetlist } from '../../core/test/random-netlist';
 import { readSheetText } from '@jeitinho/core/validate';

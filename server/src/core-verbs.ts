@@ -1,31 +1,32 @@
 /** The verbs of `./jeitinho core`, apart from reading and writing. */
 import {
+  meterFunctionSchema,
+  InvalidInputError,
+  unionOf,
+  UnknownReferenceError,
+} from '@jeitinho/core';
+import {
   benchDisagreements,
   changed,
-  evenErrors,
-  expectationSchema,
   measure,
-  meterFunctionSchema,
   readNetlist,
   solveCircuit,
   track,
-  infer,
-  InvalidInputError,
+} from '@jeitinho/core/bench';
+import { infer, modelOf, type DiagnosticModel, type Evidence } from '@jeitinho/core/diagnose';
+import { readingSchema } from '@jeitinho/core/job';
+import {
+  evenErrors,
+  expectationSchema,
   judge,
   judgeSeries,
   judgeTogether,
-  modelOf,
   pointsOf,
-  readingSchema,
   seriesSchemas,
   togetherSchema,
-  unionOf,
-  UnknownReferenceError,
-  type DiagnosticModel,
-  type Evidence,
   type Judgement,
-  type Sheet,
-} from '@jeitinho/core';
+} from '@jeitinho/core/judge';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { check, readSheet, Type, type Static, type TSchema } from '@jeitinho/core/validate';
 
 const judgeCase = Type.Object({

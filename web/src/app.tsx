@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
-import { FindAnything } from './parts/find-anything';
+import { FindAnything } from './screens/find/find-anything';
 import { StoreNotice } from './parts/store-notice';
 import { NotHere } from './screens/not-here';
 import type * as JobScreens from './screens/job/routes';

@@ -1,5 +1,5 @@
 /** A sheet of the demo world for tests, read from its file. */
-import type { Sheet } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 

@@ -1,6 +1,6 @@
 /** Asking the bench's thread, and starting it again should it die. */
 import { Worker } from 'node:worker_threads';
-import type { BenchedSheet, Probed } from '@jeitinho/core';
+import type { BenchedSheet, Probed } from '@jeitinho/core/bench';
 import type { ProbeAnswer, ProbeTask } from './bench-worker';
 
 export type Asked = Omit<ProbeTask, 'id' | 'sheet'> & { readonly sheet: BenchedSheet };

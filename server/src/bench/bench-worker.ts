@@ -1,8 +1,7 @@
 /** The simulated machine, in a thread of its own: a circuit being solved never delays an answer. */
 import { parentPort } from 'node:worker_threads';
+import { CoreError, dice } from '@jeitinho/core';
 import {
-  CoreError,
-  dice,
   instrument,
   probeMachine,
   type BenchedSheet,
@@ -11,7 +10,7 @@ import {
   type Placement,
   type Probed,
   type Specimen,
-} from '@jeitinho/core';
+} from '@jeitinho/core/bench';
 
 export interface ProbeTask {
   readonly id: number;

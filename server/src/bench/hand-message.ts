@@ -1,5 +1,6 @@
 /** What the technician's hands do to the simulated meter: one JSON object a message. */
-import { meterFunctionSchema, type Placement } from '@jeitinho/core';
+import { meterFunctionSchema } from '@jeitinho/core';
+import type { Placement } from '@jeitinho/core/bench';
 import { check, Type } from '@jeitinho/core/validate';
 
 const Name = Type.String({ minLength: 1, maxLength: 170 });

@@ -2,19 +2,18 @@
  * One simulated meter on one job: the leads are put somewhere, the dial is turned, and lines come out
  * four times a second. What it answers depends on the job's log and on a fault nobody is told.
  */
+import { METER_FUNCTIONS, type MeterLine } from '@jeitinho/core';
 import {
   answerOf,
   askTests,
   hazardWords,
   killedAt,
-  METER_FUNCTIONS,
   specimenNow,
   type BenchedSheet,
   type Hazard,
-  type MeterLine,
   type Placement,
   type Probed,
-} from '@jeitinho/core';
+} from '@jeitinho/core/bench';
 import { hiddenFaultOf } from '../store/benches';
 import { withJobState } from '../store/hot-jobs';
 import type { Bench } from '../store/models/bench';

@@ -1,5 +1,6 @@
 /** Reading large documents: what is stored of them, or all that is wrong with them. */
-import { dictionarySchema, facetsOf, type Sheet, type SheetFacets } from '@jeitinho/core';
+import { dictionarySchema } from '@jeitinho/core/bench';
+import { facetsOf, type Sheet, type SheetFacets } from '@jeitinho/core/sheet';
 import { check, outOfBounds, readSheetText } from '@jeitinho/core/validate';
 
 export interface DocumentTask {

@@ -3,12 +3,12 @@ import type {
   MeterProfile,
   Problem,
   RevisionResource,
-  Sheet,
   SheetListItem,
   ShopResource,
   SiteResource,
   UnitResource,
 } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { demoWorld } from '@jeitinho/demo';
 import { FRIDGE, harness, type Harness } from '../../testing/harness';
 

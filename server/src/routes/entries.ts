@@ -1,4 +1,5 @@
-import { entriesInput, type EntriesResource, type LogEntry } from '@jeitinho/core';
+import { entriesInput, type EntriesResource } from '@jeitinho/core';
+import type { LogEntry } from '@jeitinho/core/job';
 import { readEntry } from '@jeitinho/core/validate';
 import { Hono } from 'hono';
 import { jsonBody } from '../json-body';

@@ -1,4 +1,5 @@
-import { assess, attachInput, buildReport, jobInput, type JobResource } from '@jeitinho/core';
+import { attachInput, buildReport, jobInput, type JobResource } from '@jeitinho/core';
+import { assess } from '@jeitinho/core/diagnose';
 import { Hono } from 'hono';
 import { Op } from 'sequelize';
 import { jsonBody, onCalendar } from '../json-body';

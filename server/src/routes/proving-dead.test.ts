@@ -1,17 +1,16 @@
 /** The rules of making safe at the door of the server: the same as in the page, whatever sends. */
 import type {
   AppendedResource,
-  BodyOf,
   EntriesResource,
   JobListItem,
   JobResource,
-  LogEntry,
   Problem,
   Report,
-  Sheet,
 } from '@jeitinho/core';
+import type { BodyOf, LogEntry } from '@jeitinho/core/job';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { demoWorld, newestSheet, nextProvingStep } from '@jeitinho/demo';
-import { foldJob } from '@jeitinho/core';
+import { foldJob } from '@jeitinho/core/job';
 import { deadBatch, entry, FRIDGE, harness, type Harness } from '../../testing/harness';
 
 let h: Harness;

@@ -1,5 +1,6 @@
 /** Appending: what two servers and two jobs do to each other, and what it costs the database. */
-import type { AppendedResource, EntriesResource, JobResource, LogEntry } from '@jeitinho/core';
+import type { AppendedResource, EntriesResource, JobResource } from '@jeitinho/core';
+import type { LogEntry } from '@jeitinho/core/job';
 import { entry, FRIDGE, harness, type Harness } from '../../testing/harness';
 import { appendEntries } from './append';
 import { connect } from './database';

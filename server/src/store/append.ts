@@ -4,11 +4,12 @@
  * reads what was written meanwhile and is judged by that.
  */
 import { isDeepStrictEqual } from 'node:util';
-import { admit, type AppendedResource, type LogEntry, type WrittenEntry } from '@jeitinho/core';
+import type { AppendedResource } from '@jeitinho/core';
+import { admit, type LogEntry, type WrittenEntry } from '@jeitinho/core/job';
 import { ProblemError } from '../problem';
 import { inSlices } from '../slices';
 import { isDuplicate, transient } from './database-errors';
-import { entryRow, type NumberedEntry } from './entry-rows';
+import { entryRow, type NumberedEntry, insertEntries } from './entry-rows';
 import { hotJob } from './hot-jobs';
 import type { HotJob } from './memory';
 import type { Store } from './models/index';
@@ -81,7 +82,7 @@ async function appendTo(
         });
       }
       const rows = numbered.map((entry) => entryRow(jobId, entry));
-      await store.memory.inserts.insert(store, rows);
+      await store.memory.inserts.insert((some) => insertEntries(store, some), rows);
       hot.weight += rows.reduce((sum, { bytes }) => sum + bytes + 500, 0);
     } catch (error) {
       fold.backTo(mark);

@@ -1,5 +1,5 @@
 /** Giving a sheet to a job that was opened when its model had none. A sheet once given stays. */
-import { foldJob, summarise } from '@jeitinho/core';
+import { foldJob, summarise } from '@jeitinho/core/job';
 import { notFound, ProblemError } from '../problem';
 import { entryPage } from './entry-rows';
 import { newestSheet } from './open-job';

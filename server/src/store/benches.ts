@@ -1,5 +1,5 @@
 /** Benches of jobs: drawn once, hidden, marked by unsafe acts. */
-import { drawFault, hasBench, type BenchedSheet, type HiddenFault } from '@jeitinho/core';
+import { drawFault, hasBench, type BenchedSheet, type HiddenFault } from '@jeitinho/core/bench';
 import type { Bench } from './models/bench';
 import type { Job } from './models/job';
 import type { Store } from './models/index';

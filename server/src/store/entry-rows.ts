@@ -1,6 +1,7 @@
 /** Entries of logs as rows: written in one statement, read in pages. */
-import { columnsOf, type StoredEntry } from '@jeitinho/core';
+import { columnsOf, type StoredEntry } from '@jeitinho/core/job';
 import type { Transaction } from 'sequelize';
+import type { EntryRow } from './insert-queue';
 import type { Store } from './models/index';
 import { fromColumn, raw, toColumn } from './raw';
 
@@ -86,12 +87,6 @@ export async function lastNumber(store: Store, jobId: string): Promise<number | 
 
 const COLUMNS = 14;
 const PLACES = `(${Array.from({ length: COLUMNS }, () => '?').join(', ')})`;
-
-/** A row to be written. */
-export interface EntryRow {
-  readonly values: readonly unknown[];
-  readonly bytes: number;
-}
 
 export function entryRow(jobId: string, entry: NumberedEntry): EntryRow {
   const body = JSON.stringify(entry.body);

@@ -1,5 +1,5 @@
 /** Revisions of sheets, read once and kept while they are used. */
-import type { Sheet } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import type { FrozenSheet } from './memory';
 import type { Store } from './models/index';
 import { raw } from './raw';

@@ -1,5 +1,5 @@
 /** Jobs folded once and kept while they are worked on. */
-import { JobFold, type JobState } from '@jeitinho/core';
+import { JobFold, type JobState } from '@jeitinho/core/job';
 import { notFound } from '../problem';
 import { inSlices } from '../slices';
 import { entryPage, type NumberedEntry } from './entry-rows';

@@ -2,9 +2,15 @@
  * Commits taken together. While two statements are under way, what else comes in waits and goes as one:
  * each of them is still whole or not at all, and durable before it is answered.
  */
-import type { EntryRow } from './entry-rows';
-import { insertEntries } from './entry-rows';
-import type { Store } from './models/index';
+
+/** A row to be written. */
+export interface EntryRow {
+  readonly values: readonly unknown[];
+  readonly bytes: number;
+}
+
+/** Writes rows, all of them or none: durable when it returns. */
+type Write = (rows: readonly EntryRow[]) => Promise<void>;
 
 /** Statements under way at once. */
 const MOST_RUNNING = 2;
@@ -23,19 +29,19 @@ export class InsertQueue {
   readonly #waiting: Waiting[] = [];
 
   /** @throws what the database says of these rows. */
-  insert(store: Store, rows: readonly EntryRow[]): Promise<void> {
+  insert(write: Write, rows: readonly EntryRow[]): Promise<void> {
     return new Promise((resolve, reject) => {
       this.#waiting.push({ rows, resolve, reject });
-      this.#pump(store);
+      this.#pump(write);
     });
   }
 
-  #pump(store: Store): void {
+  #pump(write: Write): void {
     while (this.#running < MOST_RUNNING && this.#waiting.length > 0) {
       this.#running += 1;
-      void this.#run(store, this.#take()).finally(() => {
+      void this.#run(write, this.#take()).finally(() => {
         this.#running -= 1;
-        this.#pump(store);
+        this.#pump(write);
       });
     }
   }
@@ -51,18 +57,15 @@ export class InsertQueue {
     return this.#waiting.splice(0, count);
   }
 
-  async #run(store: Store, group: readonly Waiting[]): Promise<void> {
+  async #run(write: Write, group: readonly Waiting[]): Promise<void> {
     try {
-      await insertEntries(
-        store,
-        group.flatMap(({ rows }) => rows),
-      );
+      await write(group.flatMap(({ rows }) => rows));
       for (const { resolve } of group) resolve();
     } catch (error) {
-      if (group.length === 1) return group[0]!.reject(error);
+      const [only, ...others] = group;
+      if (only && others.length === 0) return only.reject(error);
       // One of them stands in the way: each by itself, so that only that one is told.
-      for (const { rows, resolve, reject } of group)
-        await insertEntries(store, rows).then(resolve, reject);
+      for (const { rows, resolve, reject } of group) await write(rows).then(resolve, reject);
     }
   }
 }

@@ -1,5 +1,6 @@
 /** Lists of jobs, each in the order in which it is used. */
-import { SUMMARY_VERSION, type JobListItem } from '@jeitinho/core';
+import type { JobListItem } from '@jeitinho/core';
+import { SUMMARY_VERSION } from '@jeitinho/core/job';
 import type { Context } from 'hono';
 import { rowsOf, type Direction } from '../page';
 import { withUnit } from './joins';

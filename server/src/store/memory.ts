@@ -2,7 +2,8 @@
  * What this process keeps of the database to be quick. Nothing here is the truth: all of it can be dropped
  * at any moment, and another server may write beside this one.
  */
-import type { JobFold, Sheet } from '@jeitinho/core';
+import type { JobFold } from '@jeitinho/core/job';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { InsertQueue } from './insert-queue';
 import { Kept } from './kept';
 import { Turns } from './turns';

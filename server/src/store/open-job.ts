@@ -1,5 +1,6 @@
 /** Opening a job: freezes the newest revision of the unit's sheet and the shop's meter into it. */
-import { foldJob, summarise, type Sheet, type StoredEntry } from '@jeitinho/core';
+import { foldJob, summarise, type StoredEntry } from '@jeitinho/core/job';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { v7 as uuidv7 } from 'uuid';
 import { ProblemError } from '../problem';
 import type { Job } from './models/job';

@@ -2,7 +2,7 @@
  * What lists and statistics need of a job, in columns beside the log. Made again soon after the log grew,
  * and for jobs that an older program, a crash or another server left behind.
  */
-import { summarise, SUMMARY_VERSION, type JobSummary } from '@jeitinho/core';
+import { summarise, SUMMARY_VERSION, type JobSummary } from '@jeitinho/core/job';
 import { coldJob, hotJob } from './hot-jobs';
 import type { HotJob } from './memory';
 import type { Store } from './models/index';

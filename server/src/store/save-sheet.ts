@@ -1,5 +1,5 @@
 /** Saving a revision of a sheet. Revisions are immutable; the next one counts on from the newest. */
-import { FACETS_VERSION, type Sheet } from '@jeitinho/core';
+import { FACETS_VERSION, type Sheet } from '@jeitinho/core/sheet';
 import { isDeepStrictEqual } from 'node:util';
 import { toSave, type SheetToSave } from '../heavy/read-documents';
 import { ProblemError } from '../problem';

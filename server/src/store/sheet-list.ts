@@ -1,5 +1,6 @@
 /** The library: the newest revision of every sheet, with what it is searched by. */
-import { facetsOf, FACETS_VERSION, type SheetListItem } from '@jeitinho/core';
+import type { SheetListItem } from '@jeitinho/core';
+import { facetsOf, FACETS_VERSION } from '@jeitinho/core/sheet';
 import type { Context } from 'hono';
 import { beyond, pageAsked, pageOf } from '../page';
 import type { Store } from './models/index';

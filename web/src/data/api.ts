@@ -1,14 +1,5 @@
 /** Talking to the server: JSON in and out, problems as typed errors. */
-import {
-  pathOf,
-  ROUTES,
-  type AnswerOf,
-  type BodyFor,
-  type ParamsOf,
-  type Problem,
-  type QueryOf,
-  type RouteName,
-} from '@jeitinho/core';
+import { pathOf, ROUTES, type AnswerOf, type BodyFor, type ParamsOf, type Problem, type QueryOf, type RouteName } from '@jeitinho/core';
 import { noteAnswer } from './answer-watch';
 
 /** The server answered, and said no. */

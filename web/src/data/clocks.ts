@@ -1,5 +1,6 @@
 /** Clocks, and proofs of dead that were lost, of every job on this device, wherever in the app somebody stands. */
-import { CLOCK_KINDS, clocksOf, foldJob, type Lost, type RunningClock } from '@jeitinho/core';
+import type { Lost } from '@jeitinho/core';
+import { CLOCK_KINDS, clocksOf, foldJob, type RunningClock } from '@jeitinho/core/job';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { countedEntries, localStore, type LocalStore } from './local-store';
 

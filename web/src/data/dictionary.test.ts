@@ -1,5 +1,5 @@
 /** @jest-environment node */
-import { readDraw, type BenchedSheet, type Draw } from '@jeitinho/core';
+import { readDraw, type BenchedSheet, type Draw } from '@jeitinho/core/bench';
 import panvale from '../../../demo/sheets/panvale-do3.json';
 import { computeDictionary } from './dictionary';
 

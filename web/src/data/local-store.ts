@@ -2,7 +2,8 @@
  * The device's own store. Entries are written here first and sent from here, so a reload or a dead
  * server loses nothing; jobs and lists are kept as they were last seen, to be read without network.
  */
-import type { JobResource, LogEntry, StoredEntry } from '@jeitinho/core';
+import type { JobResource } from '@jeitinho/core';
+import type { LogEntry, StoredEntry } from '@jeitinho/core/job';
 import Dexie, { type EntityTable } from 'dexie';
 
 export type SendState = 'unsent' | 'sent' | 'refused';

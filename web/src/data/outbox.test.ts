@@ -1,5 +1,5 @@
 /** The outbox against a small stand-in of the server that keeps a log as the real one does. */
-import type { LogEntry, StoredEntry } from '@jeitinho/core';
+import type { LogEntry, StoredEntry } from '@jeitinho/core/job';
 import { watchAnswers } from './answer-watch';
 import { clockOffset } from './device';
 import { LocalStore, type LocalEntry } from './local-store';

@@ -1,5 +1,5 @@
 /** The axis of a limit band: what stretch of values is drawn, and where a value lies on it. */
-import type { Limits } from '@jeitinho/core';
+import type { Limits } from '@jeitinho/core/judge';
 
 export interface BandScale {
   /** Position of a value from 0 (left) to 1 (right), clamped to the axis. */

@@ -1,5 +1,6 @@
 /** Running clocks of every job, over any screen: what, how long still, what then. Loud at the end. */
-import { durationWords, type BodyOf, type EntryKind } from '@jeitinho/core';
+import { durationWords } from '@jeitinho/core';
+import type { BodyOf, EntryKind } from '@jeitinho/core/job';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { beep, notify, readySound, shake } from '../data/alarm';

@@ -1,5 +1,6 @@
 /** The limit band: acceptable region, watch region, and readings with their uncertainty. */
-import { formatQuantity, limitsOf, limitWords, type Expectation } from '@jeitinho/core';
+import { formatQuantity } from '@jeitinho/core';
+import { limitsOf, limitWords, type Expectation } from '@jeitinho/core/judge';
 import { bandScale } from './band-scale';
 
 export interface BandMark {

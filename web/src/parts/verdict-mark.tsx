@@ -1,5 +1,5 @@
 /** A verdict as a tiny limit band: two posts and a dot. Always beside its word, so hidden from readers. */
-import type { Verdict } from '@jeitinho/core';
+import type { Verdict } from '@jeitinho/core/judge';
 
 export interface MarkProps {
   readonly verdict: Verdict | 'void';

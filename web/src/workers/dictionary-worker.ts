@@ -1,5 +1,5 @@
 /** Draws machines and reads them, away from the page. */
-import { readDraw, type BenchedSheet, type Draw, type DrawResult } from '@jeitinho/core';
+import { readDraw, type BenchedSheet, type Draw, type DrawResult } from '@jeitinho/core/bench';
 
 export type DictionaryTask =
   { readonly sheet: BenchedSheet; readonly seed: number } | { readonly draw: Draw };

@@ -1,4 +1,4 @@
-import type { FaultDictionary } from '@jeitinho/core';
+import type { FaultDictionary } from '@jeitinho/core/bench';
 import {
   DataTypes,
   Model,

@@ -1,4 +1,4 @@
-import type { EntryKind } from '@jeitinho/core';
+import type { EntryKind } from '@jeitinho/core/job';
 import {
   DataTypes,
   Model,

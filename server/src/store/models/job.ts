@@ -1,4 +1,4 @@
-import type { JobSummary } from '@jeitinho/core';
+import type { JobSummary } from '@jeitinho/core/job';
 import {
   DataTypes,
   Model,

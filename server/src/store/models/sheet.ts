@@ -1,4 +1,4 @@
-import type { Sheet, SheetFacets } from '@jeitinho/core';
+import type { Sheet, SheetFacets } from '@jeitinho/core/sheet';
 import {
   DataTypes,
   Model,

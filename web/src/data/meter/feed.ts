@@ -2,7 +2,8 @@
  * The meter in use: one port at a time, its lines put together, what it shows now, and whether that is
  * still fresh. Outside React, so that it lives while screens come and go.
  */
-import { isReading, METER_FUNCTIONS, MeterLines, type MeterLine, type Placement } from '@jeitinho/core';
+import { isReading, METER_FUNCTIONS, MeterLines, type MeterLine } from '@jeitinho/core';
+import type { Placement } from '@jeitinho/core/bench';
 import { useSyncExternalStore } from 'react';
 import type { MeterPort } from './port';
 

@@ -8,7 +8,7 @@ import {
   type Pin,
   type Place,
   type Sheet,
-} from '@jeitinho/core';
+} from '@jeitinho/core/sheet';
 import { useRef, useState, type MouseEvent } from 'react';
 import { useSmallScreen } from '../small-screen';
 import { closeView } from './close-view';

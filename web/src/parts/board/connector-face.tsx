@@ -2,7 +2,7 @@
  * One connector, large: every pin with its number, wire and signal, the two flags on their pins. Seen
  * from the pin side as on the board, or from the wire side, where left and right change places.
  */
-import type { Connector, Pin, Place } from '@jeitinho/core';
+import type { Connector, Pin, Place } from '@jeitinho/core/sheet';
 import { perRow } from './geometry';
 import { paintOf } from './shapes';
 

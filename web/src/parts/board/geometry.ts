@@ -1,5 +1,5 @@
 /** Where things lie on a drawn board, in its own millimetres. */
-import type { Board, BoardMark, BoardPoint, Place } from '@jeitinho/core';
+import type { Board, BoardMark, BoardPoint, Place } from '@jeitinho/core/sheet';
 import type { Box } from './flag-places';
 
 export const PITCH = 9;

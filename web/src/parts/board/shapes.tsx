@@ -1,5 +1,5 @@
 /** What is drawn on a board: marks, connectors with painted wires, points. */
-import type { Board, BoardMark, Connector, Pin, Place } from '@jeitinho/core';
+import type { Board, BoardMark, Connector, Pin, Place } from '@jeitinho/core/sheet';
 import { nameBelow, perRow, PITCH, pinAt, pointName, pointNameBelow } from './geometry';
 
 const PIN = 6;

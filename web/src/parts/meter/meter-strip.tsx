@@ -5,8 +5,8 @@ import {
   sameFunction,
   type HoldState,
   type MeterFunction,
-  type Placement,
 } from '@jeitinho/core';
+import type { Placement } from '@jeitinho/core/bench';
 import { useEffect, useState } from 'react';
 import {
   disconnectMeter,

@@ -1,7 +1,7 @@
 /** Lists and open records of a form. */
 import { useId, useState } from 'react';
 import { blankOf, controlOf, labelOf, nameOf, type Schema } from './schema';
-import { Fields, INPUT, Problem, SchemaField, type FieldProps } from './schema-form';
+import { INPUT, Problem, useNested, type FieldProps } from './field-parts';
 import { moved, pointer } from './update';
 
 const SMALL = 'min-h-11 min-w-11 cursor-pointer px-2 text-soft disabled:opacity-40';
@@ -15,6 +15,7 @@ export function ListField({
   item,
   problem,
 }: FieldProps & { item: Schema; problem: string | undefined }) {
+  const nested = useNested();
   const list = Array.isArray(value) ? (value as unknown[]) : [];
   const id = useId();
   const [open, setOpen] = useState<number>();
@@ -86,7 +87,7 @@ export function ListField({
             return (
               <li key={i} className="flex items-end gap-1">
                 <div className="min-w-0 flex-1">
-                  <SchemaField
+                  <nested.Field
                     schema={item}
                     value={each}
                     path={here}
@@ -103,7 +104,7 @@ export function ListField({
               <li key={i} className="flex items-end gap-1">
                 <div className="grid min-w-0 flex-1 auto-cols-fr grid-flow-col gap-2">
                   {Object.entries(rowOf.properties).map(([key, schema]) => (
-                    <SchemaField
+                    <nested.Field
                       key={key}
                       schema={schema}
                       value={(each as Record<string, unknown>)[key]}
@@ -141,7 +142,7 @@ export function ListField({
               {open === i && (
                 <div className="pb-3 pl-5">
                   {inner.kind === 'object' ? (
-                    <Fields
+                    <nested.Fields
                       properties={inner.properties}
                       required={inner.required}
                       value={each}
@@ -149,7 +150,7 @@ export function ListField({
                       context={context}
                     />
                   ) : (
-                    <SchemaField
+                    <nested.Field
                       schema={item}
                       value={each}
                       path={here}
@@ -259,10 +260,11 @@ export function RecordField({
 
 /** A share table is typed in one line, `short 0.4, ok 0.6`; a certain outcome as its bare word. */
 function EntryField(props: FieldProps) {
+  const nested = useNested();
   const { schema, value, path, context, label } = props;
   const shares = schema.anyOf?.some((each) => each.patternProperties !== undefined) ?? false;
   const [typed, setTyped] = useState<{ text: string; for: unknown }>();
-  if (!shares) return <SchemaField {...props} />;
+  if (!shares) return <nested.Field {...props} />;
   const text = typed && typed.for === value ? typed.text : shareWords(value);
   const problem = context.problems.get(pointer(path));
   return (

@@ -1,6 +1,6 @@
 /** Text, figures and places of a form. What is typed stays as typed until it makes sense. */
 import { useId, useState } from 'react';
-import { INPUT, Problem, type FieldProps } from './schema-form';
+import { INPUT, Problem, type FieldProps } from './field-parts';
 
 interface Simple extends FieldProps {
   readonly problem: string | undefined;

@@ -1,4 +1,5 @@
-import { meterProfileSchema, sheetSchema } from '@jeitinho/core';
+import { meterProfileSchema } from '@jeitinho/core';
+import { sheetSchema } from '@jeitinho/core/sheet';
 import { readShares, shareWords } from './collections';
 import { blankOf, branchOf, controlOf, labelOf, nameOf, tagOf, type Schema } from './schema';
 import { at, fromPointer, moved, pointer, withValue } from './update';

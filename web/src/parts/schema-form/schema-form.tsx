@@ -1,32 +1,24 @@
 /** A form for any part of a document, made from its JSON Schema, so that no field is out of reach. */
 import { useId } from 'react';
 import { ListField, RecordField } from './collections';
+import { INPUT, NestedFields, Problem, type FieldProps, type FieldsProps } from './field-parts';
 import { NumberField, PairField, TextField } from './fields';
 import { blankOf, branchOf, controlOf, labelOf, tagOf, type Schema } from './schema';
-import { pointer, type Path } from './update';
+import { pointer } from './update';
 
-export interface FormContext {
-  readonly change: (path: Path, value: unknown) => void;
-  /** What is wrong at a place, by JSON path. */
-  readonly problems: ReadonlyMap<string, string>;
-  /** Known values of a field, by its name: parts, states, places. */
-  readonly suggest: (field: string) => readonly string[];
-}
+export type { FormContext } from './field-parts';
 
-export interface FieldProps {
-  readonly schema: Schema;
-  readonly value: unknown;
-  readonly path: Path;
-  readonly context: FormContext;
-  readonly label: string;
-  readonly required: boolean;
-}
-
-export const INPUT =
-  'min-h-11 w-full border border-soft bg-card px-2 text-[15px] text-ink aria-invalid:border-2 aria-invalid:border-brick';
-
-/** One field, whatever it is; an absent optional one offers to be added. */
+/** One field, whatever it is, and all that is in it. */
 export function SchemaField(props: FieldProps) {
+  return (
+    <NestedFields value={NESTED}>
+      <Field {...props} />
+    </NestedFields>
+  );
+}
+
+/** An absent optional field offers to be added. */
+function Field(props: FieldProps) {
   const { schema, value, path, context, label, required } = props;
   const control = controlOf(schema, value);
   const problem = context.problems.get(pointer(path));
@@ -86,21 +78,7 @@ export function SchemaField(props: FieldProps) {
 }
 
 /** The fields of an object side by side, without a frame. */
-export function Fields({
-  properties,
-  required,
-  value,
-  path,
-  context,
-  omit = [],
-}: {
-  properties: Record<string, Schema>;
-  required: readonly string[];
-  value: unknown;
-  path: Path;
-  context: FormContext;
-  omit?: readonly string[];
-}) {
+export function Fields({ properties, required, value, path, context, omit = [] }: FieldsProps) {
   const record = (value ?? {}) as Record<string, unknown>;
   return (
     <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2">
@@ -113,7 +91,7 @@ export function Fields({
             (control.kind === 'text' && control.long);
           return (
             <div key={key} className={wide ? 'sm:col-span-2' : ''}>
-              <SchemaField
+              <Field
                 schema={schema}
                 value={record[key]}
                 path={[...path, key]}
@@ -125,14 +103,6 @@ export function Fields({
           );
         })}
     </div>
-  );
-}
-
-export function Problem({ id, text }: { id: string; text: string | undefined }) {
-  return text === undefined ? null : (
-    <span id={id} className="block text-[14px] text-brick">
-      {text}
-    </span>
   );
 }
 
@@ -252,3 +222,5 @@ function Variants(
     </Group>
   );
 }
+
+const NESTED = { Field, Fields };

@@ -1,5 +1,5 @@
 /** Decide: ranked parts with their evidence; one is chosen, and another than the first takes a reason. */
-import { notProvenWords, type PartSuspect } from '@jeitinho/core';
+import { notProvenWords, type PartSuspect } from '@jeitinho/core/diagnose';
 import { useState } from 'react';
 import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';

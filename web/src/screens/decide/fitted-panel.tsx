@@ -1,5 +1,6 @@
 /** The part decided on: said to be in, and then what was bad is measured again. */
-import { isMeasured, proofOf, type Taken } from '@jeitinho/core';
+import { proofOf, type Taken } from '@jeitinho/core/job';
+import { isMeasured } from '@jeitinho/core/sheet';
 import { Link } from 'react-router';
 import { clockTime } from '../../data/now';
 import { Button } from '../../parts/button';

@@ -1,5 +1,6 @@
 /** Starting a clock: a name, how long, what to do meanwhile. Several run side by side. */
-import { isMeasured, nextStep } from '@jeitinho/core';
+import { nextStep } from '@jeitinho/core/job';
+import { isMeasured } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { askToNotify, mayNotify, readySound } from '../../data/alarm';

@@ -1,4 +1,6 @@
-import { formatQuantity, outcomeWords, ruleTitle, type EvidenceItem } from '@jeitinho/core';
+import { formatQuantity } from '@jeitinho/core';
+import type { EvidenceItem } from '@jeitinho/core/diagnose';
+import { outcomeWords, ruleTitle } from '@jeitinho/core/judge';
 
 /** A piece of evidence in a few words: `code 21`, `Inverter fuse F1, open`. */
 export function evidenceWords({ from }: EvidenceItem): string {

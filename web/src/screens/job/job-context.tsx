@@ -1,16 +1,15 @@
 /** What every card of a job needs: the sheet, the state folded from the log, and how to add to it. */
+import type { JobResource } from '@jeitinho/core';
+import { assess, type Assessment } from '@jeitinho/core/diagnose';
 import {
-  assess,
   canWithdraw,
   foldJob,
-  type Assessment,
   type BodyOf,
   type EntryKind,
   type FoldedEntry,
-  type JobResource,
   type JobState,
-  type Sheet,
-} from '@jeitinho/core';
+} from '@jeitinho/core/job';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
 import { countedEntries, localStore, type LocalEntry } from '../../data/local-store';

@@ -1,5 +1,6 @@
 /** The frame: trail on the left, the card in the middle, the strip on the right, energy on top. */
-import { pairsOf, progressOf } from '@jeitinho/core';
+import { pairsOf } from '@jeitinho/core';
+import { progressOf } from '@jeitinho/core/job';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { EnergyBadge } from '../../parts/energy-badge';
 import { KeysHelp } from '../../parts/keys-help';

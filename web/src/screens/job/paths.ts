@@ -1,5 +1,5 @@
 /** Addresses within a job. Which stage follows which is the trail’s to say. */
-import { stageAfter, type EntryPlace, type Stage } from '@jeitinho/core';
+import { stageAfter, type EntryPlace, type Stage } from '@jeitinho/core/job';
 import { useNavigate } from 'react-router';
 import { useJob } from './job-context';
 

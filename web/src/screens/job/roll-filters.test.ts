@@ -1,6 +1,6 @@
 import type { logWriter } from '../../../../core/test/small-sheet';
 import { measured, provenDead, smallSheet } from '../../../../core/test/small-sheet';
-import { foldJob, placeOfEntry, type FoldedEntry } from '@jeitinho/core';
+import { foldJob, placeOfEntry, type FoldedEntry } from '@jeitinho/core/job';
 import { placePath } from './paths';
 import { passes } from './roll-filters';
 

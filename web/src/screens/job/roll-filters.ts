@@ -1,5 +1,5 @@
 /** What the roll can be narrowed to. */
-import { groupOf, isUndone, type FoldedEntry, type RollGroup } from '@jeitinho/core';
+import { groupOf, isUndone, type FoldedEntry, type RollGroup } from '@jeitinho/core/job';
 
 export const ROLL_FILTERS = ['all', 'findings', 'safety', 'notes', 'undone'] as const;
 export type RollFilter = (typeof ROLL_FILTERS)[number];

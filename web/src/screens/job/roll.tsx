@@ -7,7 +7,7 @@ import {
   placeOfEntry,
   type EntryPlace,
   type FoldedEntry,
-} from '@jeitinho/core';
+} from '@jeitinho/core/job';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { clockTime } from '../../data/now';

@@ -1,4 +1,4 @@
-import { currentStage } from '@jeitinho/core';
+import { currentStage } from '@jeitinho/core/job';
 import { Navigate } from 'react-router';
 import { useJob } from './job-context';
 import { stagePath } from './paths';

@@ -1,5 +1,5 @@
 /** The screen of each stage of the trail. */
-import { isStage, type Stage } from '@jeitinho/core';
+import { isStage, type Stage } from '@jeitinho/core/job';
 import type { ComponentType } from 'react';
 import { useParams } from 'react-router';
 import { Arrive } from '../arrive/arrive';

@@ -1,5 +1,10 @@
 /** Ranked suspects with why, and what is not proven. */
-import { notProvenWords, type Assessment, type Suspect, type Weight } from '@jeitinho/core';
+import {
+  notProvenWords,
+  type Assessment,
+  type Suspect,
+  type Weight,
+} from '@jeitinho/core/diagnose';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from './evidence-words';
 import { useJob } from './job-context';

@@ -2,7 +2,8 @@
  * Eyes on the connected meter: volts on a machine that is taken for dead are written down as soon as they
  * are seen, whatever screen of the job is open and whatever it asks for.
  */
-import { comesBack, knownSourceAt, standsProven, type MeterLine } from '@jeitinho/core';
+import { comesBack, standsProven, type MeterLine } from '@jeitinho/core';
+import { knownSourceAt } from '@jeitinho/core/bench';
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { meterFeed, onMeterLine } from '../../data/meter/feed';

@@ -1,5 +1,6 @@
 /** The first step: the supply off and locked, with what stays charged after it, and who may do it. */
-import { highestStored, type Sheet } from '@jeitinho/core';
+import { highestStored } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { useJob } from '../job/job-context';
 import { LicenceAsk } from './licence-ask';
 import { Stores } from './stores';

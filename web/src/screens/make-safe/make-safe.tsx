@@ -1,16 +1,16 @@
 /** Make safe: isolate, then every pair in order, between two proofs of the meter on a known source. */
 import {
-  accessOwedFor,
   findPair,
   formatQuantity,
-  knownSource,
   nextSafe,
   pairsOf,
   type Energy,
   type NextSafe,
   type Pair,
-  type Sheet,
 } from '@jeitinho/core';
+import { knownSource } from '@jeitinho/core/bench';
+import { accessOwedFor } from '@jeitinho/core/job';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { clockTime, countdown, useNow } from '../../data/now';

@@ -3,17 +3,16 @@ import {
   bandsOf,
   bandWords,
   METER_FUNCTIONS,
-  knownSource,
   sourceName,
-  PROVING_UNIT_VOLTS,
   sourcesFor,
   supplyVolts,
   formatQuantity,
-  type Sheet,
   type Source,
   type SourceKind,
   type VoltsFunction,
 } from '@jeitinho/core';
+import { knownSource, PROVING_UNIT_VOLTS } from '@jeitinho/core/bench';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { useDraft } from '../../data/draft';
 import { useMeterFeed } from '../../data/meter/feed';
 import { MeterStrip } from '../../parts/meter/meter-strip';

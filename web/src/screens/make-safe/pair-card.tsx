@@ -1,20 +1,18 @@
 /** One pair: where the leads go, on which function, and what its figure means. */
 import {
-  accessOwedFor,
   latestOf,
   METER_FUNCTIONS,
-  placementWords,
   sourceWords,
   formatQuantity,
   dischargeOf,
   joulesIn,
   supplyVolts,
   waitUntil,
-  type Access,
   type Pair,
   type PairReading,
-  type Sheet,
 } from '@jeitinho/core';
+import { accessOwedFor } from '@jeitinho/core/job';
+import { placementWords, type Access, type Sheet } from '@jeitinho/core/sheet';
 import { countdown, useNow } from '../../data/now';
 import { BoardDrawing } from '../../parts/board/board-drawing';
 import { useKeys } from '../../parts/keys';

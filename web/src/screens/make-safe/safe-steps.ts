@@ -9,10 +9,10 @@ import {
   type MeterProof,
   type NextSafe,
   type Pair,
-  type Reading,
-  type Sheet,
   type VoltsFunction,
 } from '@jeitinho/core';
+import type { Reading } from '@jeitinho/core/judge';
+import type { Sheet } from '@jeitinho/core/sheet';
 
 export type SafeRow =
   | { readonly kind: 'isolate'; readonly id: string; readonly done: boolean }

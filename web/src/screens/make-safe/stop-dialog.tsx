@@ -1,5 +1,5 @@
 /** Honest endings: it cannot be made safe here, or it is for somebody else. Both close the visit well. */
-import { ENDING_WORDS, stageAfter, type DecisionAction } from '@jeitinho/core';
+import { ENDING_WORDS, stageAfter, type DecisionAction } from '@jeitinho/core/job';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';

@@ -7,12 +7,12 @@ import {
   formatQuantity,
   METER_FUNCTIONS,
   parseEntry,
-  sameLeads,
-  type Placement,
-  type Reading,
   type TypedEntry,
   type VoltsFunction,
 } from '@jeitinho/core';
+import type { Placement } from '@jeitinho/core/bench';
+import type { Reading } from '@jeitinho/core/judge';
+import { sameLeads } from '@jeitinho/core/sheet';
 import { useDraft } from '../../data/draft';
 import { useMeterFeed, type Feed } from '../../data/meter/feed';
 import { useStale } from '../../parts/meter/meter-digits';

@@ -1,25 +1,22 @@
 /** The answer within a blink: verdict in words, against what, and what it did to the suspects. */
+import { formatQuantity, overruledWords, sourceWords } from '@jeitinho/core';
+import type { Assessment } from '@jeitinho/core/diagnose';
 import {
   CONTACT_OWED,
   CONTACT_WORDS,
-  formatQuantity,
+  limitsAt,
+  type Taken,
+  type TakenReading,
+} from '@jeitinho/core/job';
+import {
   asTemperature,
-  expectOf,
   expectWords,
   isSeries,
   judgePurposes,
-  limitsAt,
   limitWords,
-  overruledWords,
-  sourceWords,
   verdictWords,
-  type Assessment,
-  type MeasureTest,
-  type Sheet,
-  type Taken,
-  type TakenReading,
-  type TestPoint,
-} from '@jeitinho/core';
+} from '@jeitinho/core/judge';
+import { expectOf, type MeasureTest, type Sheet, type TestPoint } from '@jeitinho/core/sheet';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { percent } from '../../parts/percent';
 import { Button } from '../../parts/button';
@@ -27,7 +24,7 @@ import { useJob } from '../job/job-context';
 import { DoubtPanel } from './doubt-panel';
 import type { Remark } from './remark-dialogs';
 import type { ReadingEntry } from './use-reading';
-import { toldBefore } from './measure-card';
+import { toldBefore } from './told';
 
 export interface AnswerProps {
   readonly test: MeasureTest;

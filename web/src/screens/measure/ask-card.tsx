@@ -1,5 +1,8 @@
 /** A test without a meter: look, listen, try. One press answers it. */
-import { outcomeWords, sourceWords, type AskTest, type TakenAnswer } from '@jeitinho/core';
+import { sourceWords } from '@jeitinho/core';
+import type { TakenAnswer } from '@jeitinho/core/job';
+import { outcomeWords } from '@jeitinho/core/judge';
+import type { AskTest } from '@jeitinho/core/sheet';
 import { useLoneDigit } from '../../parts/lone-digit';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';

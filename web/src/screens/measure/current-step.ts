@@ -1,5 +1,5 @@
 /** Which placement is in hand: the one the address names, else the suggested next. */
-import { nextStep, stepsOf, type Step } from '@jeitinho/core';
+import { nextStep, stepsOf, type Step } from '@jeitinho/core/job';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useJob } from '../job/job-context';

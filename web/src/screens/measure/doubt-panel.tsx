@@ -1,15 +1,9 @@
 /** What a reading asks before it is believed: contact, a repeat, two leads exchanged. */
-import {
-  CONTACT_OWED,
-  functionOf,
-  swappedWith,
-  type MeasureTest,
-  type TakenReading,
-  type TestPoint,
-} from '@jeitinho/core';
+import { CONTACT_OWED, swappedWith, type TakenReading } from '@jeitinho/core/job';
+import { functionOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
-import { readingAt } from './measure-card';
+import { readingAt } from './told';
 
 export interface DoubtPanelProps {
   readonly test: MeasureTest;

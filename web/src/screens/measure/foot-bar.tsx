@@ -2,16 +2,13 @@
 import {
   canWithdraw,
   energises,
-  isMeasured,
-  placementWords,
   shortsOf,
-  stateOf,
   stepsOf,
   type JobState,
   type Refusal,
-  type Sheet,
   type Step,
-} from '@jeitinho/core';
+} from '@jeitinho/core/job';
+import { isMeasured, placementWords, stateOf, type Sheet } from '@jeitinho/core/sheet';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';

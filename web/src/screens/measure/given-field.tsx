@@ -1,13 +1,7 @@
 /** The figure that limits hang on: off this unit’s label, by a reference instrument. Asked once a test. */
-import {
-  askedBy,
-  expectOf,
-  formatQuantity,
-  isSeries,
-  parseEntry,
-  type MeasureTest,
-  type TestPoint,
-} from '@jeitinho/core';
+import { formatQuantity, parseEntry } from '@jeitinho/core';
+import { askedBy, isSeries } from '@jeitinho/core/judge';
+import { expectOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';

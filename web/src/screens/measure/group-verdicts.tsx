@@ -1,5 +1,6 @@
 /** What the readings of a test say together, as soon as it can be told. */
-import { ruleTitle, verdictWords, type MeasureTest } from '@jeitinho/core';
+import { ruleTitle, verdictWords } from '@jeitinho/core/judge';
+import type { MeasureTest } from '@jeitinho/core/sheet';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
 

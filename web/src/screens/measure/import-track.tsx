@@ -1,12 +1,12 @@
 /** A logger's file, or a pasted table, laid onto a track: looked at first, then taken. */
+import { formatQuantity } from '@jeitinho/core';
 import {
   driverOf,
   eventOf,
-  formatQuantity,
   trackFromTable,
   type SeriesExpectation,
   type TrackTable,
-} from '@jeitinho/core';
+} from '@jeitinho/core/judge';
 import { Dialog } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { readTextFile } from '../../data/files';

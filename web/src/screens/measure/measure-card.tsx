@@ -1,25 +1,13 @@
 /** Board, placement, entry, limit band and the answer. */
 import {
-  expectOf,
-  functionOf,
-  limitsAt,
   METER_FUNCTIONS,
-  observableId,
-  placementWords,
   splitQuantity,
   unitSymbol,
   formatQuantity,
-  locate,
-  placeName,
-  placeDetail,
-  stillAsked,
-  type JobState,
-  type MeasureTest,
   type MeterLine,
-  type Sheet,
-  type TakenReading,
-  type TestPoint,
 } from '@jeitinho/core';
+import { limitsAt, stillAsked, type JobState, type TakenReading } from '@jeitinho/core/job';
+import { expectOf, functionOf, placementWords, locate, placeName, placeDetail, type MeasureTest, type Sheet, type TestPoint } from '@jeitinho/core/sheet';
 import { useEffect, useRef } from 'react';
 import { BoardDrawing } from '../../parts/board/board-drawing';
 import { LimitBand, type BandMark } from '../../parts/limit-band';
@@ -34,6 +22,7 @@ import { PhaseStrip } from './phase-strip';
 import type { Remark } from './remark-dialogs';
 import { SizeAsk, type SizeAskProps } from './size-ask';
 import { PointTable } from './point-table';
+import { readingAt } from './told';
 import type { MeterInHand } from './use-meter';
 import type { ReadingEntry } from './use-reading';
 
@@ -150,26 +139,6 @@ export function readThere(sheet: Sheet, state: JobState, ref: string): string | 
     return [`read ${figure}${against}`];
   });
   return figures.length > 0 ? figures.join('; ') : undefined;
-}
-
-/** The reading that stands at a point; series stand on their own card. */
-export function readingAt(
-  state: JobState,
-  test: MeasureTest,
-  point: TestPoint,
-): TakenReading | undefined {
-  const taken = state.current.get(observableId(test, point.id));
-  return taken?.kind === 'reading' ? taken : undefined;
-}
-
-/** The reading of the placement before, told while the probes move on to this one. */
-export function toldBefore(
-  state: JobState,
-  test: MeasureTest,
-  point: TestPoint,
-): TakenReading | undefined {
-  const index = test.points.indexOf(point);
-  return index > 0 ? readingAt(state, test, test.points[index - 1]!) : undefined;
 }
 
 function Placement({ point }: { point: TestPoint }) {

@@ -1,7 +1,7 @@
 import { rangeOf } from './track-range';
 import { beatOf } from './use-track-feed';
 import { columnOf } from './column';
-import { wantedOf } from '@jeitinho/core';
+import { wantedOf } from '@jeitinho/core/judge';
 
 test.each([
   ['0.45\n0.46\n', ['0.45', '0.46']],

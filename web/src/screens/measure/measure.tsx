@@ -1,24 +1,18 @@
 /** The measuring card: one placement of the probes, or one question, at a time. */
+import { formatQuantity, type MeterLine, type Unit } from '@jeitinho/core';
 import {
   dialRefusal,
   dutyOf,
   energyRefusal,
-  expectOf,
-  formatQuantity,
-  findPoint,
-  isMeasured,
-  isSeries,
   meterProblem,
   nextStep,
-  observableId,
   placeOfEntry,
-  stateOf,
   stillAsked,
-  type MeterLine,
   type Refusal,
   type Taken,
-  type Unit,
-} from '@jeitinho/core';
+} from '@jeitinho/core/job';
+import { isSeries } from '@jeitinho/core/judge';
+import { expectOf, findPoint, isMeasured, observableId, stateOf } from '@jeitinho/core/sheet';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useDraft } from '../../data/draft';
@@ -31,7 +25,8 @@ import { AskCard } from './ask-card';
 import { useCurrentStep } from './current-step';
 import { FootBar } from './foot-bar';
 import { LeadZeroCard } from './lead-zero';
-import { MeasureCard, toldBefore } from './measure-card';
+import { MeasureCard } from './measure-card';
+import { toldBefore } from './told';
 import { PasteDialog } from './paste-dialog';
 import { RemarkDialog, type Remark } from './remark-dialogs';
 import { SkipDialog } from './skip-dialog';

@@ -1,15 +1,14 @@
 /** A pasted column of figures: laid beside the open points, looked at, then kept in one go. */
+import { parseEntry, type TypedEntry } from '@jeitinho/core';
+import { stillAsked } from '@jeitinho/core/job';
 import {
   expectOf,
   functionOf,
   observableId,
-  parseEntry,
   placementWords,
-  stillAsked,
   type MeasureTest,
   type TestPoint,
-  type TypedEntry,
-} from '@jeitinho/core';
+} from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../parts/button';

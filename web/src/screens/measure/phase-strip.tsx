@@ -1,5 +1,5 @@
 /** The phases of a sequence in their order, the events between them, and which one is being measured. */
-import type { MeasureTest, TestPoint } from '@jeitinho/core';
+import type { MeasureTest, TestPoint } from '@jeitinho/core/sheet';
 import { Fragment } from 'react';
 import { useJob } from '../job/job-context';
 

@@ -1,5 +1,6 @@
 /** A photograph, tied to the place in hand, to a spot on a board, or to nothing in particular. */
-import { isMeasured, locate, placeName, type Step } from '@jeitinho/core';
+import type { Step } from '@jeitinho/core/job';
+import { isMeasured, locate, placeName } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { keepPhoto, takePhoto } from '../../data/photos';

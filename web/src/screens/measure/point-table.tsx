@@ -1,17 +1,17 @@
 /** The points of one test as a table being filled. */
+import { formatQuantity } from '@jeitinho/core';
+import { verdictWords } from '@jeitinho/core/judge';
 import {
   expectOf,
-  formatQuantity,
   observableId,
   phaseName,
   placementWords,
-  verdictWords,
   type MeasureTest,
   type TestPoint,
-} from '@jeitinho/core';
+} from '@jeitinho/core/sheet';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
-import { readingAt } from './measure-card';
+import { readingAt } from './told';
 
 export interface PointTableProps {
   readonly test: MeasureTest;

@@ -1,5 +1,5 @@
 /** What may be said of a finding: contact proven, void, judged otherwise. Each goes on the record. */
-import { CONTACT_PROOFS, CONTACT_WORDS, type Taken } from '@jeitinho/core';
+import { CONTACT_PROOFS, CONTACT_WORDS, type Taken } from '@jeitinho/core/job';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../parts/button';

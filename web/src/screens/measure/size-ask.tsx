@@ -1,5 +1,5 @@
 /** “7.1 Ω or 7.1 kΩ?” Asked when the figure is out and would be right a thousand times off. */
-import type { OtherSize } from '@jeitinho/core';
+import type { OtherSize } from '@jeitinho/core/job';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 

@@ -1,5 +1,6 @@
 /** Why this test cannot be done in the machine's present state. The foot of the card has the way out. */
-import type { Refusal, SheetState } from '@jeitinho/core';
+import type { Refusal } from '@jeitinho/core/job';
+import type { SheetState } from '@jeitinho/core/sheet';
 import { useJob } from '../job/job-context';
 import { LicenceAsk } from '../make-safe/licence-ask';
 

@@ -1,18 +1,15 @@
 /** Head of the measuring card: what and why in a line, machine state, dial, access still owed. */
+import { buzzerMisleads, METER_FUNCTIONS } from '@jeitinho/core';
+import { accessOwed, accessShared, limitsAt } from '@jeitinho/core/job';
 import {
-  accessOwed,
-  accessShared,
-  buzzerMisleads,
   findPoint,
   functionOf,
   isMeasured,
-  limitsAt,
-  METER_FUNCTIONS,
   stateName,
   stateOf,
   testsOf,
   type Test,
-} from '@jeitinho/core';
+} from '@jeitinho/core/sheet';
 import { MeterChip } from './meter-dialog';
 import { PhotoButton } from './photo-button';
 import { ReckonerChip } from './reckoner-chip';

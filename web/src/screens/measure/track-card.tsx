@@ -1,20 +1,20 @@
 /** A series over time: figures stamped as they are kept, the event marked, the whole judged as it grows. */
+import { seriesWords, sourceWords } from '@jeitinho/core';
+import { seriesErrors, type TakenSeries } from '@jeitinho/core/job';
 import {
-  expectOf,
   expectWords,
-  functionOf,
   judgeSeries,
-  observableId,
-  seriesErrors,
-  seriesWords,
-  sourceWords,
   verdictWords,
   type Judgement,
-  type MeasureTest,
   type SeriesExpectation,
-  type TakenSeries,
+} from '@jeitinho/core/judge';
+import {
+  expectOf,
+  functionOf,
+  observableId,
+  type MeasureTest,
   type TestPoint,
-} from '@jeitinho/core';
+} from '@jeitinho/core/sheet';
 import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
 import { BoardDrawing } from '../../parts/board/board-drawing';

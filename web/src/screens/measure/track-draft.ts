@@ -1,5 +1,5 @@
 /** A series being recorded, kept on the device at every figure so that a reload or a crash loses none. */
-import type { Sample } from '@jeitinho/core';
+import type { Sample } from '@jeitinho/core/judge';
 
 export interface TrackDraft {
   /** Milliseconds since the epoch of the first figure or mark. */

@@ -1,15 +1,14 @@
 /** Figures of a series, each stamped when it is kept; the event marked; by keyboard or by thumb. */
+import { METER_FUNCTIONS, parseEntry } from '@jeitinho/core';
+import type { Placement } from '@jeitinho/core/bench';
 import {
-  METER_FUNCTIONS,
   MOST_SAMPLES,
   driverOf,
   eventOf,
-  parseEntry,
   secondsOf,
-  type Placement,
   type Sample,
   type SeriesExpectation,
-} from '@jeitinho/core';
+} from '@jeitinho/core/judge';
 import { useState } from 'react';
 import { useNow } from '../../data/now';
 import { Button } from '../../parts/button';

@@ -1,12 +1,12 @@
 /** A series drawn over time as it grows: figures, the line between them, the event, and what is wanted. */
+import { formatQuantity } from '@jeitinho/core';
 import {
-  formatQuantity,
   secondsOf,
   wantedOf,
   type Series,
   type SeriesExpectation,
   type Wanted,
-} from '@jeitinho/core';
+} from '@jeitinho/core/judge';
 import { rangeOf } from './track-range';
 
 const W = 480;

@@ -1,14 +1,7 @@
 /** Keeping a typed figure: its slips asked about first, then on to the next placement. */
-import {
-  functionOf,
-  judgeTaken,
-  limitsAt,
-  otherSize,
-  type Judgement,
-  type MeasureTest,
-  type OtherSize,
-  type TestPoint,
-} from '@jeitinho/core';
+import { judgeTaken, limitsAt, otherSize, type OtherSize } from '@jeitinho/core/job';
+import type { Judgement } from '@jeitinho/core/judge';
+import { functionOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';

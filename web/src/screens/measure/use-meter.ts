@@ -1,16 +1,8 @@
 /** The connected meter at the placement in hand: what Enter would keep, and what auto-hold takes. */
-import {
-  formatQuantity,
-  functionOf,
-  isSeries,
-  expectOf,
-  sameFunction,
-  type MeasureTest,
-  type MeterLine,
-  type Placement,
-  type TestPoint,
-  type Unit,
-} from '@jeitinho/core';
+import { formatQuantity, sameFunction, type MeterLine, type Unit } from '@jeitinho/core';
+import type { Placement } from '@jeitinho/core/bench';
+import { isSeries } from '@jeitinho/core/judge';
+import { functionOf, expectOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { beep } from '../../data/alarm';
 import { touching, useMeterFeed } from '../../data/meter/feed';
 import { useAutoHold, useHoldChoice } from '../../data/meter/hold';

@@ -1,14 +1,6 @@
 /** The reading being typed: its draft, what was understood, and keeping it. */
-import {
-  expectOf,
-  findPoint,
-  functionOf,
-  METER_FUNCTIONS,
-  parseEntry,
-  type MeasureTest,
-  type MeterFunction,
-  type TypedEntry,
-} from '@jeitinho/core';
+import { METER_FUNCTIONS, parseEntry, type MeterFunction, type TypedEntry } from '@jeitinho/core';
+import { expectOf, findPoint, functionOf, type MeasureTest } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { useKeptDraft } from '../../data/draft';
 import { useJob } from '../job/job-context';

@@ -1,16 +1,8 @@
 /** The card in words for the ear: where the leads go, what was kept and what it means. */
-import {
-  expectOf,
-  findPoint,
-  formatQuantity,
-  isMeasured,
-  outcomeWords,
-  placementWords,
-  verdictWords,
-  type Sheet,
-  type Step,
-  type Taken,
-} from '@jeitinho/core';
+import { formatQuantity } from '@jeitinho/core';
+import type { Step, Taken } from '@jeitinho/core/job';
+import { outcomeWords, verdictWords } from '@jeitinho/core/judge';
+import { expectOf, findPoint, isMeasured, placementWords, type Sheet } from '@jeitinho/core/sheet';
 import { useEffect, useRef } from 'react';
 import { say } from '../../data/speech';
 import { useJob } from '../job/job-context';

@@ -1,11 +1,6 @@
 /** The connected meter writes a series: a figure at every beat, for as long as it is fresh and fits. */
-import {
-  OVER_OHMS,
-  sameFunction,
-  secondsOf,
-  type MeterFunction,
-  type SeriesExpectation,
-} from '@jeitinho/core';
+import { sameFunction, type MeterFunction } from '@jeitinho/core';
+import { OVER_OHMS, secondsOf, type SeriesExpectation } from '@jeitinho/core/judge';
 import { useEffect, useRef, useState } from 'react';
 import { beep, readySound } from '../../data/alarm';
 import { isStale, meterFeed, touching, useMeterFeed } from '../../data/meter/feed';

@@ -1,13 +1,6 @@
 /** A test mode with its time and its beat, or attempts that are counted and purged. */
-import {
-  beatAt,
-  purgeUntil,
-  stateName,
-  stateOf,
-  type SheetState,
-  type Spell,
-  type Test,
-} from '@jeitinho/core';
+import { beatAt, purgeUntil, type Spell } from '@jeitinho/core/job';
+import { stateName, stateOf, type SheetState, type Test } from '@jeitinho/core/sheet';
 import { useEffect, useRef } from 'react';
 import { beep, readySound } from '../../data/alarm';
 import { countdown, useNow } from '../../data/now';

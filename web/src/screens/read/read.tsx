@@ -1,5 +1,5 @@
 /** Read: what the display shows. A code raises suspects; it never proves one. */
-import { matchCode, normaliseCode } from '@jeitinho/core';
+import { matchCode, normaliseCode } from '@jeitinho/core/sheet';
 import { useRef } from 'react';
 import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';

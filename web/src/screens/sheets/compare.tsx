@@ -1,5 +1,5 @@
 /** Two revisions of a sheet side by side: what was added, removed, changed. */
-import { compareSheets, type Sheet, type SheetChange } from '@jeitinho/core';
+import { compareSheets, type Sheet, type SheetChange } from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { revisionsOptions, sheetOptions } from '../../data/queries';

@@ -1,5 +1,6 @@
 /** A new model that is much like a known one: its sheet begun from that one’s, as a draft in the editor. */
-import { slug, type Sheet } from '@jeitinho/core';
+import { slug } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';

@@ -1,5 +1,5 @@
 /** A sheet as files: the whole as JSON, its pins and its measurements as CSV. */
-import { measurementTable, pinTable, writeSheet, type Sheet } from '@jeitinho/core';
+import { measurementTable, pinTable, writeSheet, type Sheet } from '@jeitinho/core/sheet';
 import Papa from 'papaparse';
 import { DropdownMenu } from 'radix-ui';
 import { download } from '../../data/files';

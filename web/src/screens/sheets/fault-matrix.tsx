@@ -1,15 +1,15 @@
 /** Faults × tests: what each fault shows where, the strongest sign of each test, details on touch. */
+import { sharesOf } from '@jeitinho/core/diagnose';
+import { outcomeWords } from '@jeitinho/core/judge';
 import {
   observablesOf,
-  outcomeWords,
   ruleObservables,
-  sharesOf,
   shownBy,
   testsOf,
   type Fault,
   type Sheet,
   type Test,
-} from '@jeitinho/core';
+} from '@jeitinho/core/sheet';
 import { useState } from 'react';
 
 interface Sign {

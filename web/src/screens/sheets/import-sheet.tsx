@@ -1,5 +1,6 @@
 /** Importing a sheet file: read, checked, its problems named; saved as the next revision. */
-import type { Sheet, SheetListItem } from '@jeitinho/core';
+import type { SheetListItem } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import type { ReadSheet } from '@jeitinho/core/validate';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';

@@ -1,5 +1,6 @@
 /** The library of service sheets: search by maker, model, code, connector or part; import. */
-import { searchSheets, type SheetListItem } from '@jeitinho/core';
+import type { SheetListItem } from '@jeitinho/core';
+import { searchSheets } from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';

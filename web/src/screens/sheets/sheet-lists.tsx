@@ -1,14 +1,7 @@
 /** Safety, codes, parts and procedures of a sheet, to read. */
-import {
-  expectWords,
-  formatQuantity,
-  METER_FUNCTIONS,
-  pairsOf,
-  placementWords,
-  provingOf,
-  type Procedure,
-  type Sheet,
-} from '@jeitinho/core';
+import { formatQuantity, METER_FUNCTIONS, pairsOf, provingOf } from '@jeitinho/core';
+import { expectWords } from '@jeitinho/core/judge';
+import { placementWords, type Procedure, type Sheet } from '@jeitinho/core/sheet';
 
 export function Safety({ sheet }: { sheet: Sheet }) {
   const { safety } = sheet;

@@ -1,5 +1,6 @@
 /** One sheet to read and print: boards drawn, pins, codes, tests, faults × tests, parts, procedures. */
-import { sourceWords, type Sheet } from '@jeitinho/core';
+import { sourceWords } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';

@@ -1,21 +1,19 @@
 /** Pins of a board and tests of a sheet as tables. */
+import { METER_FUNCTIONS } from '@jeitinho/core';
+import { expectWords, outcomeWords, ruleTitle } from '@jeitinho/core/judge';
 import {
   expectOf,
-  expectWords,
   functionOf,
   isMeasured,
-  METER_FUNCTIONS,
-  outcomeWords,
   phaseName,
   placementWords,
-  ruleTitle,
   stateName,
   stateOf,
   testsOf,
   type Board,
   type Sheet,
   type Test,
-} from '@jeitinho/core';
+} from '@jeitinho/core/sheet';
 
 const CELL = 'border border-hair px-2 py-1 text-left align-top';
 

@@ -2,7 +2,9 @@
  * How the machine is left, said before the names: its energy, and everything that is not back in its
  * place. What is open is put back and ticked here, or the reason written; both go into the report.
  */
-import { leftOpen, type Access, type BodyOf, type EnergyKind } from '@jeitinho/core';
+import type { EnergyKind } from '@jeitinho/core';
+import { leftOpen, type BodyOf } from '@jeitinho/core/job';
+import type { Access } from '@jeitinho/core/sheet';
 import { useDraft } from '../../data/draft';
 import { useJob } from '../job/job-context';
 

@@ -1,5 +1,6 @@
 /** Sign: the report as it will be printed, and two names under it. */
-import { buildReport, guardOf } from '@jeitinho/core';
+import { buildReport } from '@jeitinho/core';
+import { guardOf } from '@jeitinho/core/job';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useDraft } from '../../data/draft';

@@ -1,5 +1,6 @@
 /** Cells of the dictionary in words. */
-import { outcomeWords, type DictionaryCell, type Shares } from '@jeitinho/core';
+import type { DictionaryCell, Shares } from '@jeitinho/core/bench';
+import { outcomeWords } from '@jeitinho/core/judge';
 
 export const cellKey = ({ fault, observable }: DictionaryCell): string => `${fault} ${observable}`;
 

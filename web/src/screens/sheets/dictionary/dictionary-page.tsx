@@ -6,7 +6,7 @@ import {
   type BenchedSheet,
   type DictionaryCell,
   type FaultDictionary,
-} from '@jeitinho/core';
+} from '@jeitinho/core/bench';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';

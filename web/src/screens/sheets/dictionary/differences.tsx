@@ -1,5 +1,6 @@
 /** Where bench and author are furthest apart, first; chosen cells or all become a new revision. */
-import type { DictionaryCell, Sheet } from '@jeitinho/core';
+import type { DictionaryCell } from '@jeitinho/core/bench';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { Button } from '../../../parts/button';
 import { cellKey, sharesWords, WORTH_TELLING } from './cell-words';

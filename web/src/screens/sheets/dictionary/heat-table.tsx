@@ -1,5 +1,6 @@
 /** Faults × tests: what the bench reads, the darker the further from what the author wrote. */
-import type { DictionaryCell, Sheet } from '@jeitinho/core';
+import type { DictionaryCell } from '@jeitinho/core/bench';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { cellKey, sharesWords, worst, WORTH_TELLING } from './cell-words';
 
 export interface HeatTableProps {

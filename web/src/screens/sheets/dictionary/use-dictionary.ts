@@ -1,5 +1,5 @@
 /** Computing, stopping and keeping a sheet's dictionary. */
-import type { BenchedSheet, FaultDictionary } from '@jeitinho/core';
+import type { BenchedSheet, FaultDictionary } from '@jeitinho/core/bench';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { ask } from '../../../data/api';

@@ -2,7 +2,7 @@
  * A board to be drawn: connectors, points and marks are dragged to their place, or moved by the arrow
  * keys a millimetre at a time, or set by numbers in the form below.
  */
-import type { Board } from '@jeitinho/core';
+import type { Board } from '@jeitinho/core/sheet';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { perRow, PITCH } from '../../../parts/board/geometry';
 import { ConnectorShape, MarkShape, PointShape } from '../../../parts/board/shapes';

@@ -1,5 +1,5 @@
 /** Boards of a sheet: drawn, and every field of the piece in hand. */
-import { MARK_KINDS, type Board, type Sheet } from '@jeitinho/core';
+import { MARK_KINDS, type Board, type Sheet } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { Button } from '../../../parts/button';
 import { SchemaField, type FormContext } from '../../../parts/schema-form/schema-form';

@@ -1,4 +1,4 @@
-import type { Sheet } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { demoSheet } from '../../../../test/demo-sheet';
 import { sectionOf } from './sections';
 import { suggestionsOf } from './suggestions';

@@ -1,5 +1,5 @@
 /** Writing a sheet: sections on the left, the form in the middle, live checks on the right. */
-import { sheetSchema, type Sheet } from '@jeitinho/core';
+import { sheetSchema, type Sheet } from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';

@@ -1,5 +1,5 @@
 /** Saving a sheet as the next revision; when somebody was quicker, nothing is lost and both can be seen. */
-import type { Sheet } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';

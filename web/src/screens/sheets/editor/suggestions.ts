@@ -1,5 +1,5 @@
 /** Names that a field of a sheet may take, from the sheet itself. */
-import { isMeasured, testsOf, type Sheet } from '@jeitinho/core';
+import { isMeasured, testsOf, type Sheet } from '@jeitinho/core/sheet';
 
 export function suggestionsOf(sheet: Sheet, field: string): readonly string[] {
   const ids = (list: readonly { id: string }[] | undefined) => (list ?? []).map(({ id }) => id);

@@ -1,5 +1,5 @@
 /** The whole sheet as text: for what is quicker typed, and for pasting. Applied when it reads. */
-import { writeSheet, type Sheet } from '@jeitinho/core';
+import { writeSheet, type Sheet } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { Button } from '../../../parts/button';
 import { useDraft } from '../../../data/draft';

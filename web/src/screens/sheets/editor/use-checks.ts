@@ -1,5 +1,5 @@
 /** Live checks of the sheet being edited; the validator is fetched once, and waits for a pause in typing. */
-import type { Sheet } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import type { ReadSheet, SheetProblem } from '@jeitinho/core/validate';
 import { useEffect, useState } from 'react';
 

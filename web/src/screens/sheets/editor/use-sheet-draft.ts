@@ -2,7 +2,7 @@
  * A sheet being edited: kept on the device at every change, with undo and redo. Changes to one place in
  * quick succession are one step.
  */
-import type { Sheet } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { useEffect, useReducer } from 'react';
 import { dropItem, keepItem, keptItem } from '../../../data/device';
 import { localStore } from '../../../data/local-store';

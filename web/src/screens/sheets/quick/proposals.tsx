@@ -1,5 +1,7 @@
 /** The faults that the table suggests; those that make no sense on this machine are left out by a touch. */
-import { outcomeWords, sharesOf, type Sheet } from '@jeitinho/core';
+import { sharesOf } from '@jeitinho/core/diagnose';
+import { outcomeWords } from '@jeitinho/core/judge';
+import type { Sheet } from '@jeitinho/core/sheet';
 
 export interface ProposalsProps {
   readonly sheet: Sheet;

@@ -10,8 +10,8 @@ import {
   splitTable,
   type ColumnMap,
   type JobResource,
-  type Sheet,
 } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';

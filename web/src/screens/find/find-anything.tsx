@@ -1,11 +1,13 @@
 /** `Ctrl K`: find a job, a stage or test of the one in hand, a sheet, a formula. */
-import { testsOf, TRAIL, type JobResource } from '@jeitinho/core';
+import type { JobResource } from '@jeitinho/core';
+import { TRAIL } from '@jeitinho/core/job';
+import { testsOf } from '@jeitinho/core/sheet';
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { jobOptions, openJobsOptions, sheetsOptions, signedJobsOptions } from '../data/queries';
+import { jobOptions, openJobsOptions, sheetsOptions, signedJobsOptions } from '../../data/queries';
 
 const ITEM =
   'flex min-h-11 cursor-pointer items-center justify-between gap-3 px-3 data-[selected=true]:bg-jade-tint';
@@ -47,7 +49,7 @@ function Found({ onDone }: { onDone: () => void }) {
   const sheets = useQuery(sheetsOptions());
   const formulas = useQuery({
     queryKey: ['formulas'],
-    queryFn: async () => (await import('../screens/reckoner/titles')).formulaTitles,
+    queryFn: async () => (await import('../reckoner/titles')).formulaTitles,
     staleTime: Infinity,
   });
   const jobId = /^\/jobs\/([^/]+)/.exec(pathname)?.[1];

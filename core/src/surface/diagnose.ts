@@ -1,0 +1,8 @@
+/** What could be wrong: `@jeitinho/core/diagnose`. */
+export { assess, type Assessment, type PartSuspect } from '../diagnose/assess';
+export { infer } from '../diagnose/belief';
+export type { Evidence } from '../diagnose/likelihood';
+export { type DiagnosticModel, modelOf, sharesOf } from '../diagnose/model';
+export { notProvenWords } from '../diagnose/not-proven';
+export type { EvidenceItem, Suspect } from '../diagnose/suspects';
+export type { Weight } from '../diagnose/weights';

@@ -1,0 +1,52 @@
+/** The log of a job, its entries and what follows from them: `@jeitinho/core/job`. */
+export { admit } from '../job/admission/admit';
+export { dialRefusal, energyRefusal } from '../job/admission/energy';
+export type { Refusal } from '../job/admission/refusal';
+export { refusalOf } from '../job/admission/refusal-of';
+export { clocksOf, type RunningClock } from '../job/clocks/clocks';
+export { type OtherSize, otherSize, swappedWith } from '../job/findings/doubts';
+export { dutyOf, meterProblem } from '../job/findings/instruments';
+export { judgeTaken, seriesErrors } from '../job/findings/judge-taken';
+export { limitsAt, stillAsked } from '../job/findings/limits';
+export { proofOf } from '../job/findings/proof';
+export { CONTACT_OWED } from '../job/findings/remarks';
+export { energises, shortsOf } from '../job/findings/shorted';
+export { foldJob } from '../job/fold/fold';
+export { inOneGo, JobFold } from '../job/fold/job-fold';
+export { CONTACT_WORDS } from '../job/kinds/contact';
+export { ENDING_WORDS } from '../job/kinds/decision';
+export {
+  type BodyOf,
+  type EntryKind,
+  isEntry,
+  type LogEntry,
+  type StoredEntry,
+} from '../job/kinds/index';
+export type { EntryPlace, RollGroup } from '../job/kinds/kind';
+export {
+  canWithdraw,
+  CLOCK_KINDS,
+  columnsOf,
+  entryWords,
+  groupOf,
+  isUndone,
+  placeOfEntry,
+} from '../job/kinds/said-of';
+export type { FoldedEntry, WrittenEntry } from '../job/log/entry';
+export { inLogOrder } from '../job/log/log-order';
+export { readingSchema } from '../job/log/words';
+export { accessOwedFor, leftOpen } from '../job/state/access';
+export { CONTACT_PROOFS, type DecisionAction } from '../job/state/facts';
+export type { JobState, Taken, TakenAnswer, TakenReading, TakenSeries } from '../job/state/state';
+export { beatAt, purgeUntil, type Spell } from '../job/state/windows';
+export { accessOwed, accessShared, nextStep, type Step, stepsOf } from '../job/trail/steps';
+export { type JobSummary, summarise, SUMMARY_VERSION } from '../job/trail/summary';
+export {
+  currentStage,
+  guardOf,
+  isStage,
+  progressOf,
+  type Stage,
+  stageAfter,
+  TRAIL,
+} from '../job/trail/trail';

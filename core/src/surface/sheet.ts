@@ -1,0 +1,30 @@
+/** Service sheets: `@jeitinho/core/sheet`. */
+export { expectOf, functionOf, phaseName, testsOf } from '../sheet/all-tests';
+export { matchCode, normaliseCode } from '../sheet/codes/match';
+export { compareSheets, type SheetChange } from '../sheet/compare';
+export { findPoint, findTest, stateName, stateOf } from '../sheet/lookup';
+export { observableId, observablesOf, ruleObservables, shownBy } from '../sheet/observables';
+export { placementWords } from '../sheet/placement';
+export { locate, type Place, placeDetail, placeName, sameLeads } from '../sheet/places';
+export { type Sheet, sheetSchema } from '../sheet/schema';
+export {
+  type Board,
+  type BoardMark,
+  type BoardPoint,
+  type Connector,
+  MARK_KINDS,
+  type Pin,
+} from '../sheet/schema/boards';
+export type { Fault, Procedure } from '../sheet/schema/faults';
+export {
+  type Access,
+  type AskTest,
+  isMeasured,
+  type MeasureTest,
+  type SheetState,
+  type Test,
+  type TestPoint,
+} from '../sheet/schema/tests';
+export { FACETS_VERSION, facetsOf, searchSheets, type SheetFacets } from '../sheet/search';
+export { measurementTable, pinTable } from '../sheet/tables';
+export { writeSheet } from '../sheet/write';
