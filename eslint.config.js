@@ -1,6 +1,8 @@
 import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
+import { importX } from 'eslint-plugin-import-x';
 import tseslint from 'typescript-eslint';
+import { CORE_FLOORS } from './scripts/core-floors.mjs';
 
 /** The arrows of the architecture: what a folder may not import, and why. */
 const forbid = (patterns) => ({ 'no-restricted-imports': ['error', { patterns }] });
@@ -12,6 +14,29 @@ const SERVER = not(
 );
 const WEB = not(['@jeitinho/web', '**/web/src/**'], 'Nothing imports the interface.');
 const DEMO = not(['@jeitinho/demo', '**/demo/src/**'], 'Only the server loads the demo world.');
+
+const OUTSIDE_CORE = [
+  SERVER,
+  WEB,
+  DEMO,
+  not(
+    ['react', 'react-*', 'hono', 'hono/*', 'sequelize', '@tanstack/*', 'node:*', 'fs', 'path'],
+    'The core is pure computation: no interface, no server, no Node.',
+  ),
+];
+
+/** For each floor of the core, what lies above it. */
+const floors = CORE_FLOORS.map((floor, i) => ({
+  files: [`core/src/${floor}/**/*.ts`, `core/src/${floor}.ts`],
+  ignores: ['**/*.test.ts'],
+  rules: forbid([
+    ...OUTSIDE_CORE,
+    ...CORE_FLOORS.slice(i + 1).map((above) => ({
+      regex: `^(\\.\\./)+${above}(/|$)`,
+      message: `${floor} lies below ${above}: what both need belongs further down.`,
+    })),
+  ]),
+}));
 
 export default tseslint.config(
   { ignores: ['**/dist/**', 'data/**', 'coverage/**', 'test-results/**'] },
@@ -32,25 +57,7 @@ export default tseslint.config(
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts', 'core/test/**'],
     rules: {
-      ...forbid([
-        SERVER,
-        WEB,
-        DEMO,
-        not(
-          [
-            'react',
-            'react-*',
-            'hono',
-            'hono/*',
-            'sequelize',
-            '@tanstack/*',
-            'node:*',
-            'fs',
-            'path',
-          ],
-          'The core is pure computation: no interface, no server, no Node.',
-        ),
-      ]),
+      ...forbid(OUTSIDE_CORE),
       'no-restricted-globals': [
         'error',
         ...['window', 'document', 'localStorage', 'fetch', 'process', 'performance'].map(
@@ -74,12 +81,53 @@ export default tseslint.config(
       ],
     },
   },
+  ...floors,
   { files: ['demo/**/*.ts'], rules: forbid([SERVER, WEB]) },
   { files: ['server/**/*.ts'], rules: forbid([WEB]) },
   {
     files: ['web/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     rules: { ...hooks.configs.recommended.rules, ...forbid([SERVER, DEMO]) },
+  },
+  {
+    files: ['web/src/{parts,data,theme,workers}/**/*.{ts,tsx}'],
+    rules: forbid([
+      SERVER,
+      DEMO,
+      not(['**/screens/**'], 'Screens are made of parts; a part knows no screen.'),
+    ]),
+  },
+  {
+    files: ['web/src/data/**/*.{ts,tsx}'],
+    rules: forbid([
+      SERVER,
+      DEMO,
+      not(['**/screens/**', '**/parts/**'], 'Data knows nothing of how it is shown.'),
+    ]),
+  },
+  {
+    files: ['**/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.*'],
+    plugins: { 'import-x': importX },
+    settings: {
+      'import-x/extensions': ['.ts', '.tsx'],
+      'import-x/parsers': { '@typescript-eslint/parser': ['.ts', '.tsx'] },
+      'import-x/resolver-next': [importX.createNodeResolver({ extensions: ['.ts', '.tsx'] })],
+    },
+    rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
+  },
+  {
+    files: ['**/*.{ts,tsx}'],
+    languageOptions: {
+      parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
+    },
+    rules: {
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+      '@typescript-eslint/no-floating-promises': 'error',
+    },
   },
   {
     files: ['scripts/**', '**/*.mjs', '*.js'],

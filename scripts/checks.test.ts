@@ -22,39 +22,63 @@ test('flaky and broken browser runs count as failed', () => {
   expect(sumPlaywright(report)).toEqual({ passed: 5, failed: 3, skipped: 1 });
 });
 
-describe('lint keeps the arrows of the architecture', () => {
-  const root = join(__dirname, '..');
-  const rules = (file: string, code: string): string[] => {
-    const { stdout } = spawnSync(
-      process.execPath,
-      [
-        join(root, 'node_modules/eslint/bin/eslint.js'),
-        '--stdin',
-        '--stdin-filename',
-        file,
-        '-f',
-        'json',
-      ],
-      { cwd: root, input: code, encoding: 'utf8' },
-    );
-    const [result] = JSON.parse(stdout) as { messages: { ruleId: string }[] }[];
-    return result!.messages.map((message) => message.ruleId);
-  };
-  test.each([
-    ['core/src/x.ts', "import 'react';\n", 'no-restricted-imports'],
-    ['core/src/x.ts', "import 'node:fs';\n", 'no-restricted-imports'],
-    ['core/src/x.ts', "import '@jeitinho/server';\n", 'no-restricted-imports'],
-    ['core/src/x.ts', 'export const now = Date.now();\n', 'no-restricted-properties'],
-    ['core/src/x.ts', 'export const now = new Date();\n', 'no-restricted-syntax'],
-    ['core/src/x.ts', 'export const dice = Math.random();\n', 'no-restricted-properties'],
-    ['core/src/x.ts', 'export const page = document;\n', 'no-restricted-globals'],
-    ['web/src/x.ts', "import '@jeitinho/server/api';\n", 'no-restricted-imports'],
-    ['server/src/x.ts', "import '../../web/src/app';\n", 'no-restricted-imports'],
-  ])('%s may not say %j', (file, code, rule) => {
-    expect(rules(file, code)).toContain(rule);
+const REFUSED: readonly (readonly [file: string, code: string, rule: string])[] = [
+  ['core/src/x.ts', "import 'react';\n", 'no-restricted-imports'],
+  ['core/src/x.ts', "import 'node:fs';\n", 'no-restricted-imports'],
+  ['core/src/x.ts', "import '@jeitinho/server';\n", 'no-restricted-imports'],
+  ['core/src/judge/x.ts', "import 'node:fs';\n", 'no-restricted-imports'],
+  ['core/src/judge/groups/x.ts', "import '../../job/kinds/index';\n", 'no-restricted-imports'],
+  ['core/src/sheet/x.ts', "import '../bench/circuit';\n", 'no-restricted-imports'],
+  ['core/src/job/log/x.ts', "import '../../diagnose/assess';\n", 'no-restricted-imports'],
+  ['core/src/x.ts', 'export const now = Date.now();\n', 'no-restricted-properties'],
+  ['core/src/x.ts', 'export const now = new Date();\n', 'no-restricted-syntax'],
+  ['core/src/x.ts', 'export const dice = Math.random();\n', 'no-restricted-properties'],
+  ['core/src/x.ts', 'export const page = document;\n', 'no-restricted-globals'],
+  ['web/src/x.ts', "import '@jeitinho/server/api';\n", 'no-restricted-imports'],
+  ['web/src/parts/x.ts', "import '../screens/today/today';\n", 'no-restricted-imports'],
+  ['web/src/data/x.ts', "import '../parts/button';\n", 'no-restricted-imports'],
+  ['server/src/x.ts', "import '../../web/src/app';\n", 'no-restricted-imports'],
+];
+const ALLOWED: readonly (readonly [file: string, code: string])[] = [
+  ['web/src/x.ts', "import '@jeitinho/core';\n"],
+  ['server/src/x.ts', "import 'node:fs';\nimport '@jeitinho/core/job';\n"],
+  ['core/src/job/log/x.ts', "import '../../judge/judge';\n"],
+];
+
+describe('the structure', () => {
+  interface Told {
+    readonly circles: readonly string[][];
+    readonly surface: { exported: number; unused: string[]; stars: number };
+    readonly refused: readonly string[][];
+  }
+  let told: Told;
+  beforeAll(() => {
+    const cases = [...REFUSED, ...ALLOWED].map(([file, code]) => ({ file, code }));
+    const { stdout, stderr } = spawnSync(process.execPath, [join(__dirname, 'structure.mjs')], {
+      input: JSON.stringify({ cases }),
+      encoding: 'utf8',
+    });
+    if (stdout === '') throw new Error(stderr);
+    told = JSON.parse(stdout) as Told;
   });
-  test('and lets the allowed ones through', () => {
-    expect(rules('web/src/x.ts', "import '@jeitinho/core';\n")).toEqual([]);
-    expect(rules('server/src/x.ts', "import 'node:fs';\nimport '@jeitinho/core';\n")).toEqual([]);
+
+  test('no files import each other in a loop, types counted as well', () => {
+    expect(told.circles).toEqual([]);
+  });
+
+  test('every name that the core hands out is listed by hand and used by somebody', () => {
+    expect(told.surface).toMatchObject({ unused: [], stars: 0 });
+    expect(told.surface.exported).toBeGreaterThan(200);
+  });
+
+  test.each(REFUSED.map((each, i) => [...each, i] as const))(
+    'lint: %s may not say %j',
+    (_file, _code, rule, i) => {
+      expect(told.refused[i]).toContain(rule);
+    },
+  );
+
+  test('lint lets the allowed ones through', () => {
+    expect(told.refused.slice(REFUSED.length)).toEqual(ALLOWED.map(() => []));
   });
 });

@@ -97,7 +97,7 @@ export { buildReport, overruledWords, seriesWords, sourceWords } from './report/
 export type { Report, ReportRow } from './report/report-schema';
 export { unionOf } from './schema-words';
 export { durationWords } from './units/duration';
-export { type Entry as TypedEntry, parseEntry } from './units/entry';
+export { parseEntry, type TypedEntry } from './units/entry';
 export { formatQuantity, splitQuantity } from './units/format';
 export { PREFIXES, type Unit, unitSymbol } from './units/units';
 export type { SheetProblem } from './validation/problem';

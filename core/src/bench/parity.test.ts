@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ngspice } from '../../test/ngspice';
-import { solveCircuit } from './solve';
+import { solveCircuit } from './analyse';
 import { readNetlist } from './spice/read';
 
 const folder = join(__dirname, '../../test/netlists');

@@ -2,13 +2,14 @@
 import { testsOf } from '../sheet/all-tests';
 import type { Sheet } from '../sheet/schema';
 import { problem, type SheetProblem } from '../validation/problem';
+import { nth } from '../numeric/nth';
 
 export function circles(sheet: Sheet): SheetProblem[] {
   const brings = inCircles(new Map(sheet.faults.map((f) => [f.id, Object.keys(f.brings ?? {})])));
   const needs = inCircles(new Map((sheet.access ?? []).map((a) => [a.id, a.needs ?? []])));
   // Whatever point of a test is named, it is the test that is fed.
   const feeds = inCircles(
-    new Map(testsOf(sheet).map((t) => [t.id, (t.fedBy ?? []).map((n) => n.split('@')[0]!)])),
+    new Map(testsOf(sheet).map((t) => [t.id, (t.fedBy ?? []).map((n) => nth(n.split('@'), 0))])),
   );
   return [
     ...sheet.faults.flatMap((fault, i) =>
@@ -61,12 +62,12 @@ function inCircles(links: Links): ReadonlySet<string> {
   const found = new Set<string>();
   const enter = (id: string) => {
     order.set(id, order.size);
-    lowest.set(id, order.get(id)!);
+    lowest.set(id, order.get(id) ?? 0);
     open.push(id);
     isOpen.add(id);
     return { id, at: 0 };
   };
-  const lower = (id: string, to: number) => lowest.set(id, Math.min(lowest.get(id)!, to));
+  const lower = (id: string, to: number) => lowest.set(id, Math.min(lowest.get(id) ?? to, to));
   for (const start of links.keys()) {
     if (order.has(start)) continue;
     const path = [enter(start)];
@@ -77,10 +78,10 @@ function inCircles(links: Links): ReadonlySet<string> {
       if (next === undefined) {
         path.pop();
         const before = path.at(-1);
-        if (before) lower(before.id, lowest.get(top.id)!);
+        if (before) lower(before.id, lowest.get(top.id) ?? 0);
         if (lowest.get(top.id) === order.get(top.id)) close(top.id);
       } else if (!order.has(next)) path.push(enter(next));
-      else if (isOpen.has(next)) lower(top.id, order.get(next)!);
+      else if (isOpen.has(next)) lower(top.id, order.get(next) ?? 0);
     }
   }
   return found;

@@ -2,6 +2,7 @@
 import { testsOf } from '../sheet/all-tests';
 import { isMeasured, type Sheet } from '../sheet/schema';
 import { problem, type SheetProblem } from '../validation/problem';
+import { nth } from '../numeric/nth';
 
 export function duplicates(sheet: Sheet): SheetProblem[] {
   const lists: Record<string, readonly { id: string }[]> = {
@@ -71,7 +72,7 @@ function pinsTwice(sheet: Sheet): SheetProblem[] {
         problem(
           'duplicate-pin',
           `/boards/${b}/connectors/${c}/pins/${p}/n`,
-          `Pin ${connector.pins[p]!.n} stands twice in ${connector.id}; each pin has one number.`,
+          `Pin ${nth(connector.pins, p).n} stands twice in ${connector.id}; each pin has one number.`,
         ),
       ),
     ),

@@ -7,6 +7,7 @@ import { observablesByName, shownBy } from '../sheet/observables';
 import { type Observable } from '../sheet/observable';
 import type { Fault, Sheet } from '../sheet/schema';
 import { problem, warning, type SheetProblem } from '../validation/problem';
+import { nth } from '../numeric/nth';
 
 /** Outcome shares closer than this, at every observable, do not tell two faults apart. */
 const ALIKE = 0.1;
@@ -17,7 +18,7 @@ export function visibility(sheet: Sheet): SheetProblem[] {
   const named = observablesByName(sheet);
   const signs = sheet.faults.map((fault) => signsOf(fault, named));
   const unseen = sheet.faults.flatMap((fault, f) =>
-    signs[f]!.size > 0
+    nth(signs, f).size > 0
       ? []
       : [
           problem(
@@ -59,13 +60,13 @@ function alike(sheet: Sheet, signs: readonly Signs[]): SheetProblem[] {
   const faint = signs.flatMap((each, f) => (strength(each).share <= 2 * ALIKE ? [f] : []));
   let pairs = 0;
   const found = sheet.faults.flatMap((a, f) => {
-    const { id, share } = strength(signs[f]!);
+    const { id, share } = strength(nth(signs, f));
     const others = share > ALIKE ? (showing.get(id) ?? []) : faint;
     return others.flatMap((g) => {
-      const b = sheet.faults[g]!;
+      const b = nth(sheet.faults, g);
       if (g <= f || pairs >= MOST_PAIRS) return [];
       pairs += 1;
-      if (a.part === b.part || differ(signs[f]!, signs[g]!)) return [];
+      if (a.part === b.part || differ(nth(signs, f), nth(signs, g))) return [];
       return [
         warning(
           'alike',

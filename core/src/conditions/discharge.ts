@@ -10,6 +10,7 @@ import { fitDecay } from '../judge/series/decays';
 import type { Energy, PairReading } from './energy';
 import type { Pair } from './pairs';
 import { joulesIn } from './stores';
+import { nth } from '../numeric/nth';
 
 export interface LimitAhead {
   readonly id: string;
@@ -95,7 +96,7 @@ export function dischargeOf(pair: Pair, energy: Energy): Discharge | undefined {
 
 function fallOf(pair: Pair, read: readonly { t: number; value: number }[]): Fall {
   const { farads, bleed } = pair.store ?? {};
-  const [first, last] = [read[0]!, read.at(-1)!];
+  const [first, last] = [nth(read, 0), read.at(-1)!];
   const low = last.value < pair.deadBelow;
   if (last.t - first.t < APART || first.value <= 0) {
     return farads !== undefined && bleed !== undefined

@@ -2,6 +2,7 @@
 import { ntcResistance, ntcTemperature } from './ntc';
 import { platinumRatio, platinumTemperature } from './platinum';
 import type { Curve } from './schema';
+import { nth } from '../numeric/nth';
 
 /** @param t - °C. @returns ohms; NaN beyond the curve's ends. */
 export function resistanceAt(curve: Curve, t: number): number {
@@ -50,14 +51,14 @@ export function temperatureAt(curve: Curve, ohms: number): number {
 export function falls(curve: Curve): boolean {
   if (curve.kind === 'ntc-beta') return true;
   if (curve.kind !== 'table') return false;
-  return curve.points[0]![1] > curve.points.at(-1)![1];
+  return nth(curve.points, 0)[1] > curve.points.at(-1)![1];
 }
 
 /** Why a table is no curve; undefined for a sound one. */
 export function curveProblem(curve: Curve): string | undefined {
   if (curve.kind !== 'table') return undefined;
   const rises = curve.points.slice(1).map((point, i) => {
-    const before = curve.points[i]!;
+    const before = nth(curve.points, i);
     return point[0] > before[0] ? Math.sign(point[1] - before[1]) : NaN;
   });
   if (rises.some(Number.isNaN)) return 'the temperatures must rise from row to row';
@@ -74,9 +75,9 @@ function interpolate(
 ): number {
   const sorted = [...pairs].sort((a, b) => a[0] - b[0]);
   const above = sorted.findIndex(([each]) => each >= x);
-  if (above < 0 || (above === 0 && sorted[0]![0] !== x)) return NaN;
-  if (above === 0) return out(sorted[0]![1]);
-  const [x0, y0] = sorted[above - 1]!;
-  const [x1, y1] = sorted[above]!;
+  if (above < 0 || (above === 0 && nth(sorted, 0)[0] !== x)) return NaN;
+  if (above === 0) return out(nth(sorted, 0)[1]);
+  const [x0, y0] = nth(sorted, above - 1);
+  const [x1, y1] = nth(sorted, above);
   return out(y0 + ((y1 - y0) * (x - x0)) / (x1 - x0));
 }

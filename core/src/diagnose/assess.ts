@@ -9,6 +9,7 @@ import type { Part, Sheet } from '../sheet/schema';
 import type { JobState, Taken } from '../job/state/state';
 import type { EvidenceItem, Suspect } from './suspects';
 import { notProvenOf, type NotProven } from './not-proven';
+import { nth } from '../numeric/nth';
 
 export interface PartSuspect {
   readonly part: Part;
@@ -132,9 +133,9 @@ export function assess(sheet: Sheet, state: JobState): Assessment {
   const parts = sheet.parts
     .map((part) => ({
       part,
-      p: belief.parts[part.id]!,
-      fixed: belief.fixed[part.id]!,
-      weights: weights.parts[part.id]!,
+      p: belief.parts[part.id] ?? 0,
+      fixed: belief.fixed[part.id] ?? 0,
+      weights: weights.parts[part.id] ?? [],
     }))
     .sort((a, b) => b.p - a.p);
   const surprise = namedSurprise(inference, evidence);
@@ -160,14 +161,14 @@ function rankSuspects(
     .map((fault) => ({
       fault,
       part: sheet.parts.find((part) => part.id === fault.part)!,
-      p: belief.faults[fault.id]!,
-      before: before.faults[fault.id]!,
-      weights: weights[fault.id]!,
+      p: belief.faults[fault.id] ?? 0,
+      before: before.faults[fault.id] ?? 0,
+      weights: weights[fault.id] ?? [],
     }))
     .sort((a, b) => b.p - a.p);
 }
 
 function namedSurprise(inference: Inference, evidence: readonly EvidenceItem[]) {
   const found = surpriseIn(inference);
-  return found && { item: evidence[found.evidence]!, factor: found.factor };
+  return found && { item: nth(evidence, found.evidence), factor: found.factor };
 }

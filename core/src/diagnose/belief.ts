@@ -6,6 +6,7 @@ import { ImpossibleEvidenceError } from '../errors';
 import { hypothesesOf, type Hypothesis } from './hypotheses';
 import { logLikelihoods, type Evidence } from './likelihood';
 import { checkModel, type DiagnosticModel } from './model';
+import { nth } from '../numeric/nth';
 
 export interface Belief {
   readonly hypotheses: readonly Hypothesis[];
@@ -65,7 +66,7 @@ export function beliefFrom(
   rows: readonly Float64Array[],
 ): Belief {
   const logJoint = Float64Array.from(hypotheses, (hypothesis, h) =>
-    rows.reduce((sum, row) => sum + row[h]!, Math.log(hypothesis.prior)),
+    rows.reduce((sum, row) => sum + (row[h] ?? 0), Math.log(hypothesis.prior)),
   );
   const posterior = normaliseLogs(logJoint);
   const faults = new Array<number>(model.faults.length).fill(0);
@@ -73,23 +74,24 @@ export function beliefFrom(
   const parts: Record<string, number> = Object.fromEntries(partIds.map((id) => [id, 0]));
   const fixed: Record<string, number> = Object.fromEntries(partIds.map((id) => [id, 0]));
   hypotheses.forEach((hypothesis, h) => {
-    const p = posterior[h]!;
+    const p = posterior[h] ?? 0;
     const touched: string[] = [];
     for (const f of hypothesis.faults) {
-      faults[f]! += p;
-      const { part } = model.faults[f]!;
+      faults[f] = (faults[f] ?? 0) + p;
+      const { part } = nth(model.faults, f);
       if (!touched.includes(part)) touched.push(part);
     }
-    for (const part of touched) parts[part]! += p;
-    if (touched.length === 1) fixed[touched[0]!]! += p;
+    for (const part of touched) parts[part] = (parts[part] ?? 0) + p;
+    const [only, ...others] = touched;
+    if (only !== undefined && others.length === 0) fixed[only] = (fixed[only] ?? 0) + p;
   });
   return {
     hypotheses,
     posterior,
-    faults: Object.fromEntries(model.faults.map((fault, f) => [fault.id, faults[f]!])),
+    faults: Object.fromEntries(model.faults.map((fault, f) => [fault.id, faults[f] ?? 0])),
     parts,
     fixed,
-    other: posterior[hypotheses.length - 1]!,
+    other: posterior[hypotheses.length - 1] ?? 0,
   };
 }
 
@@ -99,7 +101,7 @@ export function logEvidence(
   rows: readonly Float64Array[],
 ): number {
   const logs = Float64Array.from(hypotheses, (hypothesis, h) =>
-    rows.reduce((sum, row) => sum + row[h]!, Math.log(hypothesis.prior)),
+    rows.reduce((sum, row) => sum + (row[h] ?? 0), Math.log(hypothesis.prior)),
   );
   const peak = logs.reduce((a, b) => Math.max(a, b), -Infinity);
   if (peak === -Infinity) return -Infinity;

@@ -4,6 +4,7 @@
  * Artificial Intelligence 32 (1987), with the sheet's `brings` as noisy-OR causes.
  */
 import type { ModelFault } from './model';
+import { nth } from '../numeric/nth';
 
 /** Prior probability that the sheet does not explain the machine. */
 export const OTHER_PRIOR = 0.03;
@@ -30,7 +31,10 @@ export function hypothesesOf(faults: readonly ModelFault[], size = 2): Hypothesi
   const weights = sets.map((set) => setWeight(faults, priors, set));
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   return [
-    ...sets.map((set, i) => ({ faults: set, prior: ((1 - OTHER_PRIOR) * weights[i]!) / total })),
+    ...sets.map((set, i) => ({
+      faults: set,
+      prior: ((1 - OTHER_PRIOR) * (weights[i] ?? 0)) / total,
+    })),
     { faults: [], prior: OTHER_PRIOR },
   ];
 }
@@ -43,9 +47,9 @@ function setWeight(
 ): number {
   let weight = 1;
   for (let g = 0; g < faults.length; g += 1) {
-    let spared = 1 - priors[g]!;
+    let spared = 1 - (priors[g] ?? 0);
     for (const f of set) {
-      if (f !== g) spared *= 1 - (faults[f]!.brings?.[faults[g]!.id] ?? 0);
+      if (f !== g) spared *= 1 - (nth(faults, f).brings?.[nth(faults, g).id] ?? 0);
     }
     weight *= set.includes(g) ? 1 - spared : spared;
   }

@@ -35,7 +35,9 @@ function codeProbability(model: DiagnosticModel, shown: string) {
   const other = code.other ?? DEFAULT_OTHER;
   const suspects = model.faults.map((fault) => code.suspects[fault.id] ?? other);
   return ({ faults }: Hypothesis) =>
-    faults.length === 0 ? other : 1 - faults.reduce((none, f) => none * (1 - suspects[f]!), 1);
+    faults.length === 0
+      ? other
+      : 1 - faults.reduce((none, f) => none * (1 - (suspects[f] ?? 0)), 1);
 }
 
 /**
@@ -70,9 +72,9 @@ function testProbability(model: DiagnosticModel, evidence: Exclude<Evidence, { c
     let offSum = 0;
     let hitSum = 0;
     for (const f of faults) {
-      pOk *= okShare[f]!;
-      offSum += off[f]!;
-      hitSum += hit[f]!;
+      pOk *= okShare[f] ?? 0;
+      offSum += off[f] ?? 0;
+      hitSum += hit[f] ?? 0;
     }
     const bad = offSum > 0 ? ((1 - pOk) * hitSum) / offSum : 0;
     return (1 - noise) * (weightOf(ok) * pOk + bad) + noise * mean;

@@ -7,6 +7,7 @@ import type { Fault, Sheet, Test } from '../sheet/schema';
 import type { EvidenceItem, Suspect } from './suspects';
 import { energises, shortsOf } from '../job/findings/shorted';
 import type { JobState } from '../job/state/state';
+import { nth } from '../numeric/nth';
 
 export type NotProven =
   | { readonly kind: 'untaken'; readonly tests: readonly Test[] }
@@ -79,7 +80,9 @@ function chanceOfOk(fault: Fault, observable: Parameters<typeof shownBy>[1]): nu
 
 /** Whether any reading or answer, not only a code, says something about the suspect. */
 const heard = ({ weights }: Suspect, evidence: readonly EvidenceItem[]): boolean =>
-  weights.some((weight, i) => evidence[i]!.from.kind !== 'code' && weight.strength !== 'nothing');
+  weights.some(
+    (weight, i) => nth(evidence, i).from.kind !== 'code' && weight.strength !== 'nothing',
+  );
 
 function notCleared(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]): NotProven[] {
   const faults = suspects

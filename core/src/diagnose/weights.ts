@@ -63,7 +63,7 @@ export function leaveOneOut(inference: Inference): {
     });
   const all = (kind: 'faults' | 'parts') =>
     Object.fromEntries(
-      Object.entries(belief[kind]).map(([id, p]) => [id, weigh(p, (b) => b[kind][id]!)]),
+      Object.entries(belief[kind]).map(([id, p]) => [id, weigh(p, (b) => b[kind][id] ?? 0)]),
     );
   return { faults: all('faults'), parts: all('parts'), other: weigh(belief.other, (b) => b.other) };
 }

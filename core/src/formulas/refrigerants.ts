@@ -4,6 +4,7 @@
  * bubble line (liquid) and a dew line (vapour); for pure fluids they are one.
  */
 import { InvalidInputError } from '../errors';
+import { nth } from '../numeric/nth';
 
 interface Line {
   readonly n: readonly number[];
@@ -128,7 +129,9 @@ export function saturationPressure(name: Refrigerant, line: SaturationLine, t: n
 function exponent(fluid: Fluid, line: SaturationLine, kelvin: number): number {
   const { n, t } = fluid[line];
   const theta = 1 - kelvin / fluid.criticalK;
-  return (fluid.criticalK / kelvin) * n.reduce((sum, each, i) => sum + each * theta ** t[i]!, 0);
+  return (
+    (fluid.criticalK / kelvin) * n.reduce((sum, each, i) => sum + each * theta ** nth(t, i), 0)
+  );
 }
 
 /**

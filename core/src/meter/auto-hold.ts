@@ -8,6 +8,7 @@
  */
 import type { MeterFunction } from './functions';
 import type { MeterLine } from './stream';
+import { nth } from '../numeric/nth';
 
 export interface HoldSettings {
   /** Seconds that the figure must stand. */
@@ -79,7 +80,7 @@ export class AutoHold {
     const band = noise * Math.abs(value);
     const moved = this.#window.findLastIndex((each) => Math.abs(each.value! - value) > band);
     this.#window = this.#window.slice(moved + 1);
-    const stood = line.t - this.#window[0]!.t;
+    const stood = line.t - nth(this.#window, 0).t;
     if (!this.#armed) return { kind: 'held' };
     if (stood < still) return { kind: 'settling', still: stood };
     this.#armed = false;

@@ -29,13 +29,13 @@ const ONE_OVER_SQRT_PI = 0.5641895835477563;
 /** Ratio of polynomials in Cody's arrangement: numerator led by its last coefficient. */
 function ratio(x: number, top: readonly number[], bottom: readonly number[]): number {
   const n = bottom.length;
-  let numerator = top[n]! * x;
+  let numerator = (top[n] ?? 0) * x;
   let denominator = x;
   for (let i = 0; i < n - 1; i += 1) {
-    numerator = (numerator + top[i]!) * x;
-    denominator = (denominator + bottom[i]!) * x;
+    numerator = (numerator + (top[i] ?? 0)) * x;
+    denominator = (denominator + (bottom[i] ?? 0)) * x;
   }
-  return (numerator + top[n - 1]!) / (denominator + bottom[n - 1]!);
+  return (numerator + (top[n - 1] ?? 0)) / (denominator + (bottom[n - 1] ?? 0));
 }
 
 /** exp(-y²) with the square split, so that large y keeps its leading digits (Cody's device). */

@@ -28,7 +28,7 @@ export function propagate(
     if (u === 0) return;
     // A step of u itself: where f bends within the uncertainty, that is the change that matters.
     const at = (x: number) => f(values.map((each, j) => (j === i ? x : each)));
-    const change = (at(values[i]! + u) - at(values[i]! - u)) / 2;
+    const change = (at((values[i] ?? 0) + u) - at((values[i] ?? 0) - u)) / 2;
     variance += change * change;
   });
   return { value, u: Math.sqrt(variance) };

@@ -2,6 +2,7 @@
  * Matching the columns of a pasted pin table to what a quick sheet needs: by the words of its heading,
  * which may stand in two rows when cells were merged, or be missing altogether.
  */
+import { nth } from '../numeric/nth';
 
 export const COLUMNS = [
   'connector',
@@ -71,8 +72,8 @@ export function splitTable(source: readonly (readonly string[])[]): Table {
     return { head: [], rows, firstRow: 1 + padded.findIndex((row) => !blank(row)) };
   }
   const upper = spread(padded[best - 1] ?? []);
-  const lower = padded[best]!;
-  const single = padded[best - 1] === undefined || blank(padded[best - 1]!);
+  const lower = nth(padded, best);
+  const single = padded[best - 1] === undefined || blank(nth(padded, best - 1));
   const combined = lower.map((cell, i) => {
     const own = cell.trim();
     if (single) return own;
@@ -86,7 +87,7 @@ export function splitTable(source: readonly (readonly string[])[]): Table {
     score(next) >= 1 &&
     score(next) >= next.filter((c) => c.trim() !== '').length - 1 &&
     !next.some((cell) => /\d/.test(cell));
-  const words = below ? spread(combined).map((cell, i) => next[i]!.trim() || cell) : combined;
+  const words = below ? spread(combined).map((cell, i) => nth(next, i).trim() || cell) : combined;
   const from = best + (below ? 2 : 1);
   const rows = padded.slice(from);
   return { head: words, rows, firstRow: from + 1 };

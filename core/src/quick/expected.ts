@@ -5,6 +5,7 @@
 import type { Expectation } from '../judge/expectation';
 import { parseEntry } from '../units/entry';
 import { PREFIXES, UNITS, UNIT_FACTS, type Unit } from '../units/units';
+import { nth } from '../numeric/nth';
 
 export type ExpectedCell =
   | { readonly kind: 'expectation'; readonly expect: Expectation }
@@ -38,9 +39,9 @@ export function parseExpected(cell: string, hint?: Unit): ExpectedCell {
 
   const bound = /^(>=?|≥|<=?|≤|min\.?|max\.?|at least|at most)\s*(.+)$/i.exec(text);
   if (bound) {
-    const one = figure(bound[2]!, hint);
+    const one = figure(nth(bound, 2), hint);
     if (typeof one === 'string') return fail(cell, one);
-    const least = /^(>|≥|min|at least)/i.test(bound[1]!);
+    const least = /^(>|≥|min|at least)/i.test(nth(bound, 1));
     return {
       kind: 'expectation',
       expect: least
@@ -50,16 +51,16 @@ export function parseExpected(cell: string, hint?: Unit): ExpectedCell {
   }
 
   const tolerance = /^(.+?)\s*(?:±|\+\/-|\+-)\s*(.+)$/.exec(text);
-  if (tolerance) return withTolerance(cell, tolerance[1]!, tolerance[2]!, hint);
+  if (tolerance) return withTolerance(cell, nth(tolerance, 1), nth(tolerance, 2), hint);
 
   const range = RANGE.exec(text);
   if (range) {
-    const high = figure(range[2]!, hint);
+    const high = figure(nth(range, 2), hint);
     if (typeof high === 'string') return fail(cell, high);
     // `4.7–5.3 kΩ`: prefix and unit stand once, behind the second.
-    const suffix = /[\d.,\s]+(.*)$/.exec(range[2]!)?.[1]?.trim() ?? '';
-    const bare = /^[-+]?[\d.,\s]+$/.test(range[1]!.trim());
-    const low = figure(bare ? `${range[1]!.trim()} ${suffix}` : range[1]!, high.unit);
+    const suffix = /[\d.,\s]+(.*)$/.exec(nth(range, 2))?.[1]?.trim() ?? '';
+    const bare = /^[-+]?[\d.,\s]+$/.test(nth(range, 1).trim());
+    const low = figure(bare ? `${nth(range, 1).trim()} ${suffix}` : nth(range, 1), high.unit);
     if (typeof low === 'string') return fail(cell, low);
     if (low.unit !== high.unit) return fail(cell, 'two units in one cell');
     if (low.value > high.value) return fail(cell, 'the first figure is above the second');
@@ -86,14 +87,14 @@ export function parseExpected(cell: string, hint?: Unit): ExpectedCell {
 function withTolerance(cell: string, value: string, width: string, hint?: Unit): ExpectedCell {
   // `5 ± 0.25 V`: the unit stands behind the tolerance.
   const percent = /^([\d.,]+)\s*%(.*)$/.exec(width.trim());
-  const trailing = percent ? percent[2]!.trim() : '';
+  const trailing = percent ? nth(percent, 2).trim() : '';
   const unitText = /^[\d.,\s]+(.*)$/.exec(width.trim())?.[1]?.trim() ?? '';
   const bare = /^[-+]?[\d.,\s]+$/.test(value.trim());
   const whole = bare ? `${value.trim()} ${percent ? trailing : unitText}`.trim() : value;
   const one = figure(whole, hint);
   if (typeof one === 'string') return fail(cell, one);
   if (percent) {
-    const share = Number(percent[1]!.replace(',', '.'));
+    const share = Number(nth(percent, 1).replace(',', '.'));
     if (!(share >= 0)) return fail(cell, 'the tolerance is no figure');
     return {
       kind: 'expectation',

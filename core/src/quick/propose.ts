@@ -6,6 +6,7 @@
 import type { Fault, Part } from '../sheet/schema';
 import { possibleOutcomes } from '../judge/judge';
 import type { QuickRow } from './rows';
+import { nth } from '../numeric/nth';
 
 export interface QuickTest {
   readonly id: string;
@@ -35,8 +36,8 @@ function bad({ expect, function: fn }: QuickRow, weights: Readonly<Record<string
   if (total === 0) return undefined;
   const entries = outcomes
     .filter((each) => (weights[each] ?? 0) > 0)
-    .map((each) => [each, round(weights[each]! / total)] as const);
-  const first = entries[0]!;
+    .map((each) => [each, round((weights[each] ?? 0) / total)] as const);
+  const first = nth(entries, 0);
   const rest = entries.slice(1).reduce((sum, [, share]) => sum + share, 0);
   return Object.fromEntries([[first[0], round(1 - rest)], ...entries.slice(1)]);
 }

@@ -4,6 +4,7 @@ import { SHEET_FORMAT } from '../sheet/schema';
 import { propose, slug, type QuickTest } from './propose';
 import type { QuickRow } from './rows';
 import { supplyBoard, supplyOf, supplyPairs, type QuickSupply } from './supply';
+import { nth } from '../numeric/nth';
 
 export interface QuickHead {
   readonly id: string;
@@ -152,7 +153,8 @@ function placesOf(plugs: readonly Plug[]): Places {
   return new Map(
     plugs.flatMap(({ connector, name, pinNames }) =>
       connector.pins.map(
-        (pin, i) => [placeKey(name, pinNames[i]!), { connector: connector.id, n: pin.n }] as const,
+        (pin, i) =>
+          [placeKey(name, nth(pinNames, i)), { connector: connector.id, n: pin.n }] as const,
       ),
     ),
   );
@@ -170,7 +172,7 @@ function testsOfRows(
   }
   const used = new Set<string>();
   return [...groups.values()].map((group) => {
-    const first = group[0]!;
+    const first = nth(group, 0);
     const id = freeId(
       slug(
         `${first.connector}-${first.function.replace('=', 'dc').replace('~', 'ac')}-${first.state}`,
@@ -202,7 +204,7 @@ function testsOfRows(
       id,
       point: point.id,
       observable: points.length > 1 ? `${id}@${point.id}` : id,
-      row: group[i]!,
+      row: nth(group, i),
     }));
     return { test, quick };
   });

@@ -7,6 +7,7 @@ import { parseEntry } from '../units/entry';
 import type { Unit } from '../units/units';
 import type { ColumnMap, Table } from './columns';
 import { parseExpected, unitOf } from './expected';
+import { nth } from '../numeric/nth';
 
 export interface QuickRow {
   /** Row of the source, from 1. */
@@ -120,7 +121,7 @@ function pinPair(text: string): { red: string; black: string } | undefined {
     .map((each) => each.trim())
     .filter((each) => each !== '');
   if (parts.length !== 2 || parts[0] === parts[1]) return undefined;
-  return { red: parts[0]!, black: parts[1]! };
+  return { red: nth(parts, 0), black: nth(parts, 1) };
 }
 
 /** Limits from one cell, or from two columns of lower and upper limit. @returns why not, as text. */

@@ -6,6 +6,7 @@
 import { legsOf } from '../conditions/gaps';
 import type { Board, ProvePair, Sheet } from '../sheet/schema';
 import type { QuickRow } from './rows';
+import { nth } from '../numeric/nth';
 
 export const SUPPLY_SYSTEMS = [
   'single-phase',
@@ -44,7 +45,7 @@ const legNames = (supply: QuickSupply): readonly string[] => {
   if (supply.system === 'DC') return [];
   if (supply.system === 'two legs and neutral') return ['L1', 'N', 'L2'];
   const legs = legsOf({ equipment: { supply: supplyOf(supply) } } as Sheet);
-  return LEGS[legs]!;
+  return nth(LEGS, legs);
 };
 
 /** Where the supply enters, and the largest capacitor, on a board of their own. */

@@ -15,6 +15,7 @@ import { ruleTitle } from '../judge/groups/index';
 import { expectWords, isSeries } from '../judge/test-expectation';
 import { limitWords, outcomeWords, verdictWords } from '../judge/words';
 import { resolveExpectation } from '../judge/given';
+import { durationOf } from '../judge/series/samples';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { findAccess, stateName, stateOf } from '../sheet/lookup';
 import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
@@ -24,6 +25,7 @@ import { proofOf } from '../job/findings/proof';
 import type { Report, ReportRow } from './report-schema';
 
 import { formatQuantity } from '../units/format';
+import { nth } from '../numeric/nth';
 
 const WORTH_PRINTING = 0.02;
 
@@ -158,7 +160,7 @@ function figureRow(
 export function seriesWords({ series: { samples }, test, point }: TakenSeries): string {
   const { unit } = expectOf(test, point);
   const all = samples.map(({ value }) => value);
-  const seconds = Math.round(samples.at(-1)!.t - samples[0]!.t);
+  const seconds = Math.round(durationOf(samples));
   const show = (value: number) => formatQuantity(value, unit, 3);
   return `${samples.length} figures in ${seconds} s, ${show(Math.min(...all))} to ${show(Math.max(...all))}`;
 }
@@ -289,12 +291,12 @@ function repairLines(sheet: Sheet, state: JobState): string[] {
 function skippedLines(sheet: Sheet, state: JobState): Report['skipped'] {
   return testsOf(sheet).flatMap((test) => {
     const skipped = observablesOf(test, sheet).filter((each) => state.skipped.has(each.id));
-    const reasons = new Set(skipped.map((each) => state.skipped.get(each.id)!));
+    const reasons = new Set(skipped.map((each) => state.skipped.get(each.id) ?? ''));
     if (skipped.length === observablesOf(test, sheet).length && reasons.size === 1)
-      return [{ title: test.title, reason: [...reasons][0]! }];
+      return [{ title: test.title, reason: nth([...reasons], 0) }];
     return skipped.map((each) => ({
       title: `${test.title}, ${each.point}`,
-      reason: state.skipped.get(each.id)!,
+      reason: state.skipped.get(each.id) ?? '',
     }));
   });
 }

@@ -5,6 +5,7 @@
 import type { TestExpectation } from '../judge/test-expectation';
 import type { MeterFunction } from '../meter/functions';
 import type { MeasureTest, Sequence, Sheet, Test, TestPoint } from './schema';
+import { nth } from '../numeric/nth';
 
 const known = new WeakMap<object, readonly Test[]>();
 
@@ -43,8 +44,8 @@ function sequenceTest(sequence: Sequence): MeasureTest {
     ...common,
     title: title ?? sequence.id,
     how: 'measure',
-    function: points[0]!.function,
-    expect: points[0]!.expect!,
+    function: nth(points, 0).function,
+    expect: nth(points, 0).expect!,
     points,
     ...(together && { together }),
   };

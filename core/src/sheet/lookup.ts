@@ -11,6 +11,7 @@ import {
   type Test,
   type TestPoint,
 } from './schema';
+import { nth } from '../numeric/nth';
 
 export function findTest(sheet: Sheet, id: string): Test | undefined {
   return testsOf(sheet).find((test) => test.id === id);
@@ -56,6 +57,6 @@ export function stateName(state: SheetState): string {
 export function boardsOf(test: Test): string[] | undefined {
   if (!isMeasured(test)) return undefined;
   const places = test.points.flatMap(({ red, black }) => [red, black]);
-  const boards = places.flatMap((place) => (place === undefined ? [] : [place.split('.')[0]!]));
+  const boards = places.flatMap((place) => (place === undefined ? [] : [nth(place.split('.'), 0)]));
   return boards.length > 0 ? [...new Set(boards)] : undefined;
 }

@@ -2,6 +2,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { normaliseCode } from './codes/match';
 import type { Sheet } from './schema';
+import { nth } from '../numeric/nth';
 
 /** What a library needs of a sheet to be searched; a projection, rebuildable from the sheet. */
 export const facetsSchema = Type.Object({
@@ -93,7 +94,7 @@ function hitOf({ title, maker, facets }: Searchable, word: string): Hit | undefi
   if (model !== undefined) return { rank: 0, by: `model ${model}` };
   if (has(title) || has(maker)) return { rank: 1, by: '' };
   const code = facets.codes.find(
-    (each) => normaliseCode(each.split(' ')[0]!) === normaliseCode(word),
+    (each) => normaliseCode(nth(each.split(' '), 0)) === normaliseCode(word),
   );
   if (code !== undefined) return { rank: 2, by: `code ${code}` };
   if (has(facets.kind)) return { rank: 3, by: facets.kind };

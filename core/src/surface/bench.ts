@@ -37,5 +37,5 @@ export { type Deviation, instrument } from '../bench/meter/indicate';
 export { measure } from '../bench/meter/measure';
 export type { Hazard } from '../bench/meter/shown';
 export { track } from '../bench/meter/track';
-export { solveCircuit } from '../bench/solve';
+export { solveCircuit } from '../bench/analyse';
 export { readNetlist } from '../bench/spice/read';

@@ -6,8 +6,9 @@
  */
 import { formatQuantity } from './format';
 import { PREFIXES, UNITS, UNIT_FACTS, type Unit } from './units';
+import { nth } from '../numeric/nth';
 
-export type Entry =
+export type TypedEntry =
   | { kind: 'value'; value: number; unit: Unit; echo: string }
   | { kind: 'overload'; echo: string }
   /** A lone `-`: the point is left without a figure. */
@@ -22,7 +23,7 @@ const OVERLOAD = /^(ol|0l|o\.l|\.ol|o|over|overload|inf|∞|open)\.?$/i;
 const RKM = /^([+-]?)(\d+)(p|n|u|µ|μ|m|k|K|M|G|R|r)(\d+)(.*)$/;
 const FIGURE = /^([+-]?)((?:\d[\d.,\s'’]*|[.,]\d+))(?:[eE]([+-]?\d{1,3}))?(.*)$/;
 
-const fail = (code: EntryErrorCode, message: string): Entry => ({ kind: 'error', code, message });
+const fail = (code: EntryErrorCode, message: string): TypedEntry => ({ kind: 'error', code, message });
 
 /** One decimal mark, whichever it is; undefined where the marks make no number. */
 function plainFigure(text: string): number | undefined {
@@ -36,7 +37,7 @@ function plainFigure(text: string): number | undefined {
     const group = decimal === '.' ? ',' : '.';
     if ((decimal === '.' ? points : commas) > 1) return undefined;
     const [whole = '', fraction = ''] = bare.split(decimal);
-    if (!/^\d{1,3}$/.test(whole.split(group)[0]!)) return undefined;
+    if (!/^\d{1,3}$/.test(nth(whole.split(group), 0))) return undefined;
     if (
       whole
         .split(group)
@@ -47,7 +48,7 @@ function plainFigure(text: string): number | undefined {
     normal = `${whole.split(group).join('')}.${fraction}`;
   } else if (points > 1 || commas > 1) {
     const parts = bare.split(points > 1 ? '.' : ',');
-    if (!/^\d{1,3}$/.test(parts[0]!) || parts.slice(1).some((part) => part.length !== 3))
+    if (!/^\d{1,3}$/.test(nth(parts, 0)) || parts.slice(1).some((part) => part.length !== 3))
       return undefined;
     normal = parts.join('');
   } else {
@@ -69,7 +70,7 @@ function readSuffix(text: string): Suffix | undefined {
     UNITS.find((unit) => UNIT_FACTS[unit].spellings.some((spelling) => spelling === word));
   const whole = named(suffix);
   if (whole !== undefined) return { factor: 1, unit: whole };
-  const factor = PREFIXES[suffix[0]!];
+  const factor = PREFIXES[nth(suffix, 0)];
   if (factor === undefined) return undefined;
   const rest = suffix.slice(1).trim();
   if (rest === '') return { factor, unit: undefined };
@@ -83,7 +84,7 @@ function readSuffix(text: string): Suffix | undefined {
  * @param wanted - The unit the test asks for; a bare figure is taken in it.
  * @returns the value in SI base units with an echo such as `1.95 kΩ`, or what is wrong with it.
  */
-export function parseEntry(typed: string, wanted: Unit): Entry {
+export function parseEntry(typed: string, wanted: Unit): TypedEntry {
   const text = typed.replace(/\u2212/g, '-').trim();
   if (text === '') return { kind: 'empty' };
   if (/^[-–—]+$/.test(text)) return { kind: 'not-taken', echo: 'no figure: left not taken' };
@@ -94,24 +95,24 @@ export function parseEntry(typed: string, wanted: Unit): Entry {
   let negative: boolean;
   let suffix: Suffix | undefined;
   if (rkm) {
-    const [, sign, whole, mark, fraction, rest] = rkm;
-    const factor = mark === 'R' || mark === 'r' ? 1 : PREFIXES[mark!]!;
+    const [, sign, whole = '', mark = '', fraction = '', rest = ''] = rkm;
+    const factor = mark === 'R' || mark === 'r' ? 1 : (PREFIXES[mark] ?? NaN);
     magnitude = Number(`${whole}.${fraction}`) * factor;
     negative = sign === '-';
-    suffix = mark === 'R' || mark === 'r' ? { factor: 1, unit: 'ohm' } : readSuffix(rest!);
+    suffix = mark === 'R' || mark === 'r' ? { factor: 1, unit: 'ohm' } : readSuffix(rest);
     if (suffix && suffix.factor !== 1) suffix = undefined;
   } else {
     const match = FIGURE.exec(text);
     if (!match) return fail('not-a-figure', `“${typed.trim()}” is not a figure. Try 1.95k or OL.`);
-    const [, sign, digits, exponent, rest] = match;
-    magnitude = plainFigure(digits!);
+    const [, sign, digits = '', exponent, rest = ''] = match;
+    magnitude = plainFigure(digits);
     if (magnitude !== undefined && exponent) magnitude *= 10 ** Number(exponent);
     negative = sign === '-';
-    suffix = readSuffix(rest!);
+    suffix = readSuffix(rest);
     if (!suffix)
       return fail(
         'unknown-unit',
-        `“${rest!.trim()}” is not a unit. This test wants ${UNIT_FACTS[wanted].plural}.`,
+        `“${rest.trim()}” is not a unit. This test wants ${UNIT_FACTS[wanted].plural}.`,
       );
   }
   if (magnitude === undefined || Number.isNaN(magnitude))

@@ -1,5 +1,6 @@
 /** Setting figures the way a technician writes them: `1.95 kΩ`, `0.46 V`, with a thin space. */
 import { UNIT_FACTS, type Unit } from './units';
+import { nth } from '../numeric/nth';
 
 const THIN_SPACE = '\u2009';
 const MINUS = '\u2212';
@@ -41,7 +42,7 @@ export function splitQuantity(value: number, unit: Unit, digits = 4): Figure {
   const rounded = Number(size.toPrecision(digits));
   const steps = stepsFor(unit, rounded);
   const [factor, prefix] =
-    steps.find(([step]) => rounded >= step * (1 - 1e-12)) ?? steps[steps.length - 1]!;
+    steps.find(([step]) => rounded >= step * (1 - 1e-12)) ?? nth(steps, steps.length - 1);
   const scaled = Number((rounded / factor).toPrecision(digits));
   const text = scaled >= 1e6 || scaled < 1e-6 ? scaled.toExponential() : String(scaled);
   return { digits: (value < 0 ? MINUS : '') + text, unit: prefix + symbol };

@@ -1,4 +1,5 @@
 /** Bounds on what is read at all, so that a damaged or hostile file costs a sentence and not the app. */
+import { nth } from '../numeric/nth';
 
 /** Largest sheet file, characters. */
 export const LARGEST_SHEET = 4_000_000;
@@ -14,7 +15,7 @@ export function tooDeep(value: unknown): string | undefined {
   let level: { value: unknown; path: string }[] = [{ value, path: '' }];
   const seen = new WeakSet<object>();
   for (let depth = 0; level.length > 0; depth += 1) {
-    if (depth > DEEPEST) return level[0]!.path;
+    if (depth > DEEPEST) return nth(level, 0).path;
     const next: { value: unknown; path: string }[] = [];
     for (const { value: each, path } of level) {
       if (each === null || typeof each !== 'object' || seen.has(each)) continue;

@@ -4,6 +4,7 @@
  */
 import type { ErrorObject } from 'ajv';
 import { problem, type SheetProblem } from './problem';
+import { nth } from '../numeric/nth';
 
 /** Problems named with their path, at most this many: a damaged file may have thousands. */
 export const MOST_PROBLEMS = 200;
@@ -83,7 +84,7 @@ function best(
 
 /** Which branch of a choice a complaint comes from. */
 const branchOf = (choice: ErrorObject, error: ErrorObject): string =>
-  error.schemaPath.slice(choice.schemaPath.length + 1).split('/')[0]!;
+  nth(error.schemaPath.slice(choice.schemaPath.length + 1).split('/'), 0);
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
   value !== null && typeof value === 'object' && !Array.isArray(value);

@@ -1,5 +1,5 @@
 import { ntcResistance } from '../../curves/ntc';
-import { solveCircuit } from '../solve';
+import { solveCircuit } from '../analyse';
 import { readNetlist } from '../spice/read';
 
 const solve = (...lines: string[]) => solveCircuit(readNetlist(['title', ...lines].join('\n')));

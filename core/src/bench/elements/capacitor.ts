@@ -8,7 +8,7 @@ import {
   type Stamp,
   type Unknowns,
 } from './device';
-import { History } from './storage';
+import { History } from './history';
 import { writeNumber as figure } from '../spice/number';
 import type { TwoPole } from './element';
 import { always, defineElement, initialIn, initialText } from './element-kind';
@@ -43,7 +43,7 @@ export class Capacitor extends Device {
   }
 
   volts(x: Solution): number {
-    return x[this.#p]! - x[this.#m]!;
+    return (x[this.#p] ?? 0) - (x[this.#m] ?? 0);
   }
 
   /** Before a transient from initial values: the charge that it starts with. */
@@ -58,8 +58,8 @@ export class Capacitor extends Device {
     const source =
       (g * this.#history.stored) / this.farads + (method === 'euler' ? 0 : this.#history.rate);
     this.#quad.add(a, g);
-    b[this.#p]! += source;
-    b[this.#m]! -= source;
+    b[this.#p] = (b[this.#p] ?? 0) + source;
+    b[this.#m] = (b[this.#m] ?? 0) - source;
   }
   loadAc({ im }: AcStamp, _x: Solution, omega: number): void {
     this.#quad.add(im, omega * this.farads);

@@ -32,10 +32,10 @@ abstract class Fixed extends Device {
     this.#entries = entries.map(([row, column, value]) => [pattern.slot(row, column), value]);
   }
   load({ a }: Stamp): void {
-    for (const [slot, value] of this.#entries) a[slot]! += value;
+    for (const [slot, value] of this.#entries) a[slot] = (a[slot] ?? 0) + value;
   }
   loadAc({ re }: AcStamp): void {
-    for (const [slot, value] of this.#entries) re[slot]! += value;
+    for (const [slot, value] of this.#entries) re[slot] = (re[slot] ?? 0) + value;
   }
 }
 
@@ -70,7 +70,7 @@ export class ControlledVoltage extends Fixed {
     ]);
   }
   current(x: Solution): number {
-    return x[this.branch]!;
+    return x[this.branch] ?? 0;
   }
 }
 
@@ -97,7 +97,7 @@ export class Transconductance extends Device {
     this.#quad.add(re, this.#siemens);
   }
   current(x: Solution): number {
-    return this.#siemens * (x[this.#nodes[2]]! - x[this.#nodes[3]]!);
+    return this.#siemens * ((x[this.#nodes[2]] ?? 0) - (x[this.#nodes[3]] ?? 0));
   }
 }
 
@@ -127,7 +127,7 @@ export class CurrentGain extends Fixed {
     ]);
   }
   current(x: Solution): number {
-    return this.#gain * x[this.#branch]!;
+    return this.#gain * (x[this.#branch] ?? 0);
   }
 }
 

@@ -145,10 +145,10 @@ export class Quad {
   }
 
   add(a: Float64Array, g: number): void {
-    a[this.#pp]! += g;
-    a[this.#pm]! -= g;
-    a[this.#mp]! -= g;
-    a[this.#mm]! += g;
+    a[this.#pp] = (a[this.#pp] ?? 0) + g;
+    a[this.#pm] = (a[this.#pm] ?? 0) - g;
+    a[this.#mp] = (a[this.#mp] ?? 0) - g;
+    a[this.#mm] = (a[this.#mm] ?? 0) + g;
   }
 }
 
@@ -163,7 +163,7 @@ export function stayed(
   m: number,
   slack: number,
 ): boolean {
-  const was = before[p]! - before[m]!;
-  const is = now[p]! - now[m]!;
+  const was = (before[p] ?? 0) - (before[m] ?? 0);
+  const is = (now[p] ?? 0) - (now[m] ?? 0);
   return abs(is - was) <= slack + RELATIVE * max(abs(was), abs(is));
 }

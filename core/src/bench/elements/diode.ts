@@ -47,7 +47,7 @@ export class Diode extends Nonlinear {
     return this.#series ? [this.#series] : [];
   }
   override restart(x: Solution): void {
-    this.#last = x[this.p]! - x[this.m]!;
+    this.#last = (x[this.p] ?? 0) - (x[this.m] ?? 0);
     this.#dropped = false;
   }
 

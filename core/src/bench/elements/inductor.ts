@@ -7,7 +7,7 @@ import {
   type Stamp,
   type Unknowns,
 } from './device';
-import { History } from './storage';
+import { History } from './history';
 import { writeNumber as figure } from '../spice/number';
 import type { TwoPole } from './element';
 import { always, defineElement, initialIn, initialText } from './element-kind';
@@ -62,19 +62,22 @@ export class Inductor extends Device {
   load({ a, b }: Stamp, _x: Solution, { h, method }: Moment): void {
     this.#incidence(a);
     if (h === 0) {
-      a[this.#slots[4]]! -= COIL_OHMS;
+      a[this.#slots[4]] = (a[this.#slots[4]] ?? 0) - COIL_OHMS;
       return;
     }
     const factor = (method === 'euler' ? 1 : 2) / h;
-    a[this.#slots[4]]! -= factor * this.henries;
-    for (const [i, { mutual }] of this.#coupled.entries()) a[this.#others[i]!]! -= factor * mutual;
-    b[this.branch]! -=
-      factor * this.#history.stored + (method === 'euler' ? 0 : this.#history.rate);
+    a[this.#slots[4]] = (a[this.#slots[4]] ?? 0) - factor * this.henries;
+    for (const [i, { mutual }] of this.#coupled.entries())
+      a[this.#others[i] ?? 0] = (a[this.#others[i] ?? 0] ?? 0) - factor * mutual;
+    b[this.branch] =
+      (b[this.branch] ?? 0) -
+      (factor * this.#history.stored + (method === 'euler' ? 0 : this.#history.rate));
   }
   loadAc({ re, im }: AcStamp, _x: Solution, omega: number): void {
     this.#incidence(re);
-    im[this.#slots[4]]! -= omega * this.henries;
-    for (const [i, { mutual }] of this.#coupled.entries()) im[this.#others[i]!]! -= omega * mutual;
+    im[this.#slots[4]] = (im[this.#slots[4]] ?? 0) - omega * this.henries;
+    for (const [i, { mutual }] of this.#coupled.entries())
+      im[this.#others[i] ?? 0] = (im[this.#others[i] ?? 0] ?? 0) - omega * mutual;
   }
   override begin(x: Solution, at: Moment): void {
     this.#history.begin(at.t, this.#flux(x));
@@ -86,19 +89,19 @@ export class Inductor extends Device {
     return this.#history.longest(this.#flux(x), at, tolerance, 1e-6, 1e-14);
   }
   current(x: Solution): number {
-    return x[this.branch]!;
+    return x[this.branch] ?? 0;
   }
 
   #flux(x: Solution): number {
-    let flux = this.henries * x[this.branch]!;
-    for (const { other, mutual } of this.#coupled) flux += mutual * x[other.branch]!;
+    let flux = this.henries * (x[this.branch] ?? 0);
+    for (const { other, mutual } of this.#coupled) flux += mutual * (x[other.branch] ?? 0);
     return flux;
   }
   #incidence(a: Float64Array): void {
-    a[this.#slots[0]]! += 1;
-    a[this.#slots[1]]! -= 1;
-    a[this.#slots[2]]! += 1;
-    a[this.#slots[3]]! -= 1;
+    a[this.#slots[0]] = (a[this.#slots[0]] ?? 0) + 1;
+    a[this.#slots[1]] = (a[this.#slots[1]] ?? 0) - 1;
+    a[this.#slots[2]] = (a[this.#slots[2]] ?? 0) + 1;
+    a[this.#slots[3]] = (a[this.#slots[3]] ?? 0) - 1;
   }
 }
 

@@ -37,7 +37,8 @@ export class Latch {
   restless(x: Solution): boolean {
     const { sense, level } = this.#condition;
     const margin = 0.01 * abs(level);
-    const over = (x[this.#plus]! - x[this.#minus]! - level) * (sense === 'above' ? 1 : -1);
+    const over =
+      ((x[this.#plus] ?? 0) - (x[this.#minus] ?? 0) - level) * (sense === 'above' ? 1 : -1);
     return this.on !== (this.on ? over > -margin : over > margin);
   }
 }

@@ -31,7 +31,7 @@ export abstract class Nonlinear extends Device {
     this.#quad = new Quad(pattern, this.p, this.m);
   }
   override still(_before: Solution, now: Solution, slack: Slack): boolean {
-    const is = now[this.p]! - now[this.m]!;
+    const is = (now[this.p] ?? 0) - (now[this.m] ?? 0);
     const moved = is - this.#v;
     if (abs(moved) <= slack.volts + STAYED * abs(is)) return true;
     // Moved, but along its tangent: a diode that blocks may do so at any voltage.
@@ -40,19 +40,19 @@ export abstract class Nonlinear extends Device {
     return abs(i - foretold) <= slack.amps + slack.relative * max(abs(i), abs(foretold));
   }
   load({ a, b }: Stamp, x: Solution, at: Moment): void {
-    const { i, g, v } = this.at(x[this.p]! - x[this.m]!, at);
+    const { i, g, v } = this.at((x[this.p] ?? 0) - (x[this.m] ?? 0), at);
     this.#v = v;
     this.#i = i;
     this.#g = g;
     const rest = i - g * v;
     this.#quad.add(a, g);
-    b[this.p]! -= rest;
-    b[this.m]! += rest;
+    b[this.p] = (b[this.p] ?? 0) - rest;
+    b[this.m] = (b[this.m] ?? 0) + rest;
   }
   loadAc({ re }: AcStamp, x: Solution): void {
-    this.#quad.add(re, this.at(x[this.p]! - x[this.m]!, undefined).g);
+    this.#quad.add(re, this.at((x[this.p] ?? 0) - (x[this.m] ?? 0), undefined).g);
   }
   current(x: Solution): number {
-    return this.at(x[this.p]! - x[this.m]!, undefined).i;
+    return this.at((x[this.p] ?? 0) - (x[this.m] ?? 0), undefined).i;
   }
 }

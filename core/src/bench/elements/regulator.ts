@@ -73,8 +73,8 @@ export class Regulator extends Device {
   #at(x: Solution, forced?: Piece): { i: number; byOut: number; byIn: number; piece: Piece } {
     const { volts, dropout, ohms, limit } = this.#block;
     const [op, om, ip, im] = this.#rows;
-    const out = x[op]! - x[om]!;
-    const input = x[ip]! - x[im]!;
+    const out = (x[op] ?? 0) - (x[om] ?? 0);
+    const input = (x[ip] ?? 0) - (x[im] ?? 0);
     if (this.#enable && !this.#enable.on) return { i: 0, byOut: 0, byIn: 0, piece: 'off' };
     const following = input - dropout < volts;
     const target = max(0, following ? input - dropout : volts);
@@ -117,19 +117,21 @@ export class Regulator extends Device {
     const row = [-1, 1, ratio, -ratio];
     const column = [byOut, -byOut, byIn, -byIn];
     for (let r = 0; r < 4; r += 1)
-      for (let c = 0; c < 4; c += 1) a[this.#slots[4 * r + c]!]! += row[r]! * column[c]!;
+      for (let c = 0; c < 4; c += 1)
+        a[this.#slots[4 * r + c] ?? 0] =
+          (a[this.#slots[4 * r + c] ?? 0] ?? 0) + (row[r] ?? 0) * (column[c] ?? 0);
   }
 
   load({ a, b }: Stamp, x: Solution): void {
     const { i, byOut, byIn } = this.#next(x);
     const [op, om, ip, im] = this.#rows;
-    const rest = i - byOut * (x[op]! - x[om]!) - byIn * (x[ip]! - x[im]!);
+    const rest = i - byOut * ((x[op] ?? 0) - (x[om] ?? 0)) - byIn * ((x[ip] ?? 0) - (x[im] ?? 0));
     const { ratio } = this.#block;
     this.#enter(a, byOut, byIn);
-    b[op]! += rest;
-    b[om]! -= rest;
-    b[ip]! -= ratio * rest;
-    b[im]! += ratio * rest;
+    b[op] = (b[op] ?? 0) + rest;
+    b[om] = (b[om] ?? 0) - rest;
+    b[ip] = (b[ip] ?? 0) - ratio * rest;
+    b[im] = (b[im] ?? 0) + ratio * rest;
   }
   loadAc({ re }: AcStamp, x: Solution): void {
     const { byOut, byIn } = this.#at(x);

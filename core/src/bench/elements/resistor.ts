@@ -35,7 +35,7 @@ export class Resistor extends Device {
     this.#quad.add(re, this.#siemens);
   }
   current(x: Solution): number {
-    return (x[this.#p]! - x[this.#m]!) * this.#siemens;
+    return ((x[this.#p] ?? 0) - (x[this.#m] ?? 0)) * this.#siemens;
   }
 }
 

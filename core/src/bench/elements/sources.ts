@@ -55,26 +55,26 @@ export class VoltageSource extends Device {
     ];
   }
   #incidence(a: Float64Array): void {
-    a[this.#slots[0]]! += 1;
-    a[this.#slots[1]]! -= 1;
-    a[this.#slots[2]]! += 1;
-    a[this.#slots[3]]! -= 1;
+    a[this.#slots[0]] = (a[this.#slots[0]] ?? 0) + 1;
+    a[this.#slots[1]] = (a[this.#slots[1]] ?? 0) - 1;
+    a[this.#slots[2]] = (a[this.#slots[2]] ?? 0) + 1;
+    a[this.#slots[3]] = (a[this.#slots[3]] ?? 0) - 1;
   }
   load({ a, b }: Stamp, _x: Solution, { t, scale }: Moment): void {
     this.#incidence(a);
-    b[this.branch]! += scale * levelAt(this.wave, t);
+    b[this.branch] = (b[this.branch] ?? 0) + scale * levelAt(this.wave, t);
   }
   loadAc({ re, bRe, bIm }: AcStamp): void {
     this.#incidence(re);
     const { re: real, im } = parts(this.#ac);
-    bRe[this.branch]! += real;
-    bIm[this.branch]! += im;
+    bRe[this.branch] = (bRe[this.branch] ?? 0) + real;
+    bIm[this.branch] = (bIm[this.branch] ?? 0) + im;
   }
   override corner(t: number): number {
     return cornerAfter(this.wave, t);
   }
   current(x: Solution): number {
-    return x[this.branch]!;
+    return x[this.branch] ?? 0;
   }
 }
 
@@ -98,15 +98,15 @@ export class CurrentSource extends Device {
   bind(): void {}
   load({ b }: Stamp, _x: Solution, { t, scale }: Moment): void {
     this.#amps = scale * levelAt(this.#wave, t);
-    b[this.#p]! -= this.#amps;
-    b[this.#m]! += this.#amps;
+    b[this.#p] = (b[this.#p] ?? 0) - this.#amps;
+    b[this.#m] = (b[this.#m] ?? 0) + this.#amps;
   }
   loadAc({ bRe, bIm }: AcStamp): void {
     const { re, im } = parts(this.#ac);
-    bRe[this.#p]! -= re;
-    bRe[this.#m]! += re;
-    bIm[this.#p]! -= im;
-    bIm[this.#m]! += im;
+    bRe[this.#p] = (bRe[this.#p] ?? 0) - re;
+    bRe[this.#m] = (bRe[this.#m] ?? 0) + re;
+    bIm[this.#p] = (bIm[this.#p] ?? 0) - im;
+    bIm[this.#m] = (bIm[this.#m] ?? 0) + im;
   }
   override corner(t: number): number {
     return cornerAfter(this.#wave, t);

@@ -58,12 +58,12 @@ export class Switch extends VariableResistor {
     const { model, hold } = this.#element;
     // A relay remembers when its coil was last strong enough.
     if (hold !== undefined) return true;
-    const control = x[this.#plus]! - x[this.#minus]!;
+    const control = (x[this.#plus] ?? 0) - (x[this.#minus] ?? 0);
     return this.#on ? control < model.vt - model.vh : control > model.vt + model.vh;
   }
   override flip(x: Solution, at: Moment): boolean {
     const { model, hold } = this.#element;
-    const across = x[this.#plus]! - x[this.#minus]!;
+    const across = (x[this.#plus] ?? 0) - (x[this.#minus] ?? 0);
     const control = hold === undefined ? across : abs(across);
     let now = this.#on;
     if (control > model.vt + model.vh) {

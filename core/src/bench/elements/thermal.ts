@@ -57,7 +57,7 @@ export class ThermalResistor extends VariableResistor {
 function reading(celsius: Temperature, u: Unknowns): (x: Solution) => number {
   if (typeof celsius === 'number') return () => celsius;
   const node = u.node(celsius.node);
-  return (x) => x[node]!;
+  return (x) => x[node] ?? 0;
 }
 
 /** Warm from outside: its ohms do not follow the current. */

@@ -34,7 +34,7 @@ export abstract class VariableResistor extends Device {
     this.#quad.add(re, this.siemens(x));
   }
   protected volts(x: Solution): number {
-    return x[this.p]! - x[this.m]!;
+    return (x[this.p] ?? 0) - (x[this.m] ?? 0);
   }
   current(x: Solution): number {
     return this.volts(x) * this.siemens(x);

@@ -2,6 +2,7 @@
 import { abs, exp, floor, isFinite, max } from '../arithmetic';
 import type { Wave } from './element';
 import { writeNumber as figure } from '../spice/number';
+import { nth } from '../../numeric/nth';
 
 /** @param t - Seconds, from 0. */
 export function levelAt(wave: Wave, t: number): number {
@@ -26,10 +27,10 @@ export function levelAt(wave: Wave, t: number): number {
     case 'pwl': {
       const { points } = wave;
       const after = points.findIndex(([at]) => at > t);
-      if (after === 0) return points[0]![1];
+      if (after === 0) return nth(points, 0)[1];
       if (after < 0) return points.at(-1)![1];
-      const [t0, y0] = points[after - 1]!;
-      const [t1, y1] = points[after]!;
+      const [t0, y0] = nth(points, after - 1);
+      const [t1, y1] = nth(points, after);
       return y0 + ((y1 - y0) * (t - t0)) / (t1 - t0);
     }
   }

@@ -8,6 +8,7 @@ import { isMeasured, type Sheet } from '../../sheet/schema';
 import { testsOf } from '../../sheet/all-tests';
 import { HEALTHY, hasBench, type BenchedSheet } from './machine';
 import { askedOf, readSpecimen } from './outcomes';
+import { nth } from '../../numeric/nth';
 
 export interface Disagreement {
   /** JSON path in the sheet. */
@@ -25,7 +26,7 @@ export function allowedBy(sheet: Sheet, faultId: string): ReadonlyMap<string, Re
     allObservables(sheet).map((observable) => {
       const shown = (fault && shownBy(fault, observable)) ?? 'ok';
       const list =
-        typeof shown === 'string' ? [shown] : Object.keys(shown).filter((o) => shown[o]! > 0);
+        typeof shown === 'string' ? [shown] : Object.keys(shown).filter((o) => (shown[o] ?? 0) > 0);
       return [observable.id, new Set(list)];
     }),
   );
@@ -99,12 +100,12 @@ export function meaningful(
     known.set(testId, true);
     const good = (tests.get(testId)?.fedBy ?? []).every((ref) => {
       const own = [...outcomes].filter(([id]) => id === ref || id.startsWith(`${ref}@`));
-      return own.every(([, outcome]) => outcome === 'ok') && stands(ref.split('@')[0]!);
+      return own.every(([, outcome]) => outcome === 'ok') && stands(nth(ref.split('@'), 0));
     });
     known.set(testId, good);
     return good;
   };
-  return (observable) => stands(observable.split('@')[0]!);
+  return (observable) => stands(nth(observable.split('@'), 0));
 }
 
 function unknownNames(sheet: BenchedSheet): Disagreement[] {

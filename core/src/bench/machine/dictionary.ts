@@ -11,6 +11,7 @@ import { dice, draw, seedOf } from '../../numeric/dice';
 import { meaningful } from './agreement';
 import type { BenchedSheet, Specimen } from './machine';
 import { readSpecimen } from './outcomes';
+import { nth } from '../../numeric/nth';
 
 const Name = Type.String({ minLength: 1, maxLength: 170 });
 const sharesSchema = Type.Record(Name, Type.Number({ minimum: 0, maximum: 1 }));
@@ -46,12 +47,12 @@ export const drawsOf = (sheet: BenchedSheet, draws: number): Draw[] =>
 /** @returns the machine that this draw stands for: one way of the fault, one set of tolerances. */
 export function specimenOf(sheet: BenchedSheet, { fault, index }: Draw, seed: number): Specimen {
   const own = (seedOf(`${fault} ${index}`) ^ seed) >>> 0;
-  const ways = sheet.bench.faults![fault]!;
+  const ways = sheet.bench.faults?.[fault] ?? [];
   const way = draw(
     ways.map(({ share = 1 }) => share),
     dice(own),
   );
-  return { changes: ways[way]!.changes.filter(Boolean), seed: own || 1 };
+  return { changes: nth(ways, way).changes.filter(Boolean), seed: own || 1 };
 }
 
 /** What one draw read: meaningful observables only. Or why it could not be solved. */
@@ -189,7 +190,7 @@ export function adopt(sheet: Sheet, cells: readonly DictionaryCell[]): Sheet {
         // An entry for the whole test would speak again where this one fell silent.
         const whole = of.rule === undefined && of.test !== of.id && shows[of.test] !== undefined;
         if (outcomes.length === 1 && outcomes[0] === 'ok' && !whole) delete shows[observable];
-        else shows[observable] = outcomes.length === 1 ? outcomes[0]! : { ...computed };
+        else shows[observable] = outcomes.length === 1 ? nth(outcomes, 0) : { ...computed };
       }
       return { ...fault, shows };
     }),

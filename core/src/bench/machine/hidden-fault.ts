@@ -3,6 +3,7 @@ import { allObservables, shownBy } from '../../sheet/observables';
 import { isMeasured, type AskTest, type Sheet } from '../../sheet/schema';
 import { dice, draw, seedOf } from '../../numeric/dice';
 import type { BenchedSheet, Specimen } from './machine';
+import { nth } from '../../numeric/nth';
 
 export interface HiddenFault {
   readonly fault: string;
@@ -24,14 +25,14 @@ export function drawFault(
   const modelled = sheet.faults.filter(({ id }) => sheet.bench.faults?.[id]);
   const fitting = modelled.filter(({ id }) => among.includes(id));
   const faults = fitting.length > 0 ? fitting : modelled;
-  const fault =
-    faults[
-      draw(
-        faults.map(({ prior }) => prior),
-        roll,
-      )
-    ]!.id;
-  const ways = sheet.bench.faults![fault]!;
+  const fault = nth(
+    faults,
+    draw(
+      faults.map(({ prior }) => prior),
+      roll,
+    ),
+  ).id;
+  const ways = sheet.bench.faults?.[fault] ?? [];
   const variant = draw(
     ways.map(({ share = 1 }) => share),
     roll,
@@ -75,7 +76,7 @@ export function answerOf(
   fitted: readonly string[],
 ): string {
   const answers = Object.entries(test.answers);
-  const good = answers.find(([, outcome]) => outcome === 'ok')?.[0] ?? answers[0]![0];
+  const good = answers.find(([, outcome]) => outcome === 'ok')?.[0] ?? nth(answers, 0)[0];
   if (healedBy(sheet, hidden, fitted)) return good;
   const observable = allObservables(sheet).find(({ id }) => id === test.id);
   const fault = sheet.faults.find(({ id }) => id === hidden.fault);
@@ -84,13 +85,13 @@ export function answerOf(
     typeof shown === 'string' ? [[shown, 1]] : Object.entries(shown);
   // The same every time it is looked at.
   const roll = dice(hidden.seed ^ seedOf(test.id));
-  const outcome =
-    shares[
-      draw(
-        shares.map(([, share]) => share),
-        roll,
-      )
-    ]![0];
+  const outcome = nth(
+    shares,
+    draw(
+      shares.map(([, share]) => share),
+      roll,
+    ),
+  )[0];
   return answers.find(([, each]) => each === outcome)?.[0] ?? good;
 }
 

@@ -7,6 +7,7 @@ import { changed, type Roll } from '../changes';
 import type { Circuit } from '../circuit';
 import { dice } from '../../numeric/dice';
 import { readNetlist } from '../spice/read';
+import { nth } from '../../numeric/nth';
 
 export type BenchedSheet = Sheet & { readonly bench: BenchModel };
 export const hasBench = (sheet: Sheet): sheet is BenchedSheet => sheet.bench !== undefined;
@@ -68,7 +69,7 @@ export function situationChanges(
     ...(now.observable === undefined
       ? []
       : [
-          ...(tests[now.observable.split('@')[0]!] ?? []),
+          ...(tests[nth(now.observable.split('@'), 0)] ?? []),
           ...(now.observable.includes('@') ? (tests[now.observable] ?? []) : []),
         ]),
   ];

@@ -34,6 +34,7 @@ import {
   type Specimen,
 } from './machine';
 import { breaksFor, probingOf } from './probing';
+import { nth } from '../../numeric/nth';
 
 export interface BenchReading {
   readonly test: MeasureTest;
@@ -56,7 +57,7 @@ export function givenFor(
   const known = given?.[observableId(test, point.id)] ?? given?.[test.id];
   if (typeof known !== 'string') return known;
   const quantity: Quantity = { kind: 'volts', plus: known.toLowerCase(), minus: '0' };
-  return steadyState(circuit, [quantity], { air: AIR }).values[0]!.mean;
+  return nth(steadyState(circuit, [quantity], { air: AIR }).values, 0).mean;
 }
 
 interface Asked {
@@ -127,7 +128,7 @@ export function readSpecimen(
   const outcomes = new Map(
     readings.map(({ observable, judgement }) => [observable, settledOutcome(judgement)]),
   );
-  for (const [observable, outcome] of ruleOutcomes(readings)) outcomes.set(observable, outcome);
+  for (const [observable, outcome] of togetherOutcomes(readings)) outcomes.set(observable, outcome);
   return { readings, outcomes };
 }
 
@@ -163,8 +164,8 @@ function readGroup(
     single.map(({ probing }) => probing),
   );
   return [
-    ...together.map((each, i) => judged(sheet, circuit, each, shared[i]!)),
-    ...single.map((each, i) => judged(sheet, circuit, each, alone[i]!.value)),
+    ...together.map((each, i) => judged(sheet, circuit, each, nth(shared, i))),
+    ...single.map((each, i) => judged(sheet, circuit, each, nth(alone, i).value)),
     ...series.map((each) => overTime(sheet, circuit, each, again)),
   ];
 }
@@ -191,7 +192,7 @@ function sharedReadings(circuit: Circuit, asked: readonly Asked[]): (number | nu
   const loaded = { ...circuit, elements: [...circuit.elements, ...burdens] };
   const { values } = steadyState(loaded, quantities, { air: AIR });
   return asked.map(({ probing }, i) => {
-    const seen = seenBy(probing.function, values[i]!);
+    const seen = seenBy(probing.function, nth(values, i));
     if (probing.function === 'display' || probing.function === 'pressure')
       return Number(seen.toPrecision(4));
     return indicate(BENCH_METER, probing.function, seen).value;
@@ -298,11 +299,11 @@ function samplesFor(
   return updates.slice(1).map(({ t, value }, i) => ({
     t: t - every,
     value: value ?? OVER_OHMS,
-    ...(driven && { driver: driven[i + 1]!.value ?? 0 }),
+    ...(driven && { driver: nth(driven, i + 1).value ?? 0 }),
   }));
 }
 
-function* ruleOutcomes(readings: readonly BenchReading[]): Generator<[string, string]> {
+function* togetherOutcomes(readings: readonly BenchReading[]): Generator<[string, string]> {
   const tests = new Set(readings.map(({ test }) => test));
   for (const test of tests)
     for (const rule of test.together ?? []) {

@@ -229,7 +229,7 @@ function leftAlone(circuit: Circuit, seconds: number): Circuit {
       element.kind === 'capacitor' && system.device(element.name) instanceof Capacitor
         ? {
             ...element,
-            initial: system.volts(element.nodes[0])! - system.volts(element.nodes[1])!,
+            initial: system.voltsAt(element.nodes[0]) - system.voltsAt(element.nodes[1]),
           }
         : element,
     ),
@@ -240,7 +240,7 @@ function leftAlone(circuit: Circuit, seconds: number): Circuit {
 function standingCharge(circuit: Circuit, { red, black = '0' }: Probing): number {
   const system = new System(circuit, { air: AIR });
   startFromInitial(system, 0);
-  return Math.abs(system.volts(red)! - system.volts(black)!);
+  return Math.abs(system.voltsAt(red) - system.voltsAt(black));
 }
 
 /** What an unsafe act would have done, for the technician. */

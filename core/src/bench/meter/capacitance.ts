@@ -21,7 +21,7 @@ export function chargeReading(
     { air: air ?? 1e-12 },
   );
   const source = system.device(METER.drive) as Drive;
-  const input = () => system.volts(METER.red)! - system.volts(METER.black)!;
+  const input = () => system.voltsAt(METER.red) - system.voltsAt(METER.black);
   for (const { upTo } of rangesOf(meter, 'capacitance')) {
     const amps = (upTo * CHARGE_TO) / CHARGE_TIME;
     source.set(0, OHMS_OPEN);

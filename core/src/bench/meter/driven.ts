@@ -19,6 +19,7 @@ import {
 import { chargeReading } from './capacitance';
 import type { Probing } from './probing';
 import { AIR, shown, type Flag, type Hazard, type Indication, type MeasureOptions } from './shown';
+import { nth } from '../../numeric/nth';
 
 type Driven = Probing & { readonly black: string };
 
@@ -76,7 +77,7 @@ export class DrivenMeter {
     const base = this.#touched(probing);
     const loaded = { ...base, elements: [...base.elements, burden(10e6)] };
     const input: Quantity = { kind: 'volts', plus: METER.red, minus: METER.black };
-    const { mean, rms } = steadyState(loaded, [input], { air, at }).values[0]!;
+    const { mean, rms } = nth(steadyState(loaded, [input], { air, at }).values, 0);
     return Math.hypot(mean, rms);
   }
 
@@ -134,7 +135,7 @@ class DrivenProbe {
     this.#drive.set(amps, volts);
     this.#system.operatingPoint(this.#at, { keep: this.#started });
     this.#started = true;
-    const v = this.#system.volts(METER.red)! - this.#system.volts(METER.black)!;
+    const v = this.#system.voltsAt(METER.red) - this.#system.voltsAt(METER.black);
     return { v, i: -this.#drive.current(this.#system.x) };
   }
 
@@ -150,6 +151,6 @@ class DrivenProbe {
   }
 
   volts(node: string): number {
-    return this.#system.volts(node)!;
+    return this.#system.voltsAt(node);
   }
 }

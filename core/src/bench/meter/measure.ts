@@ -15,6 +15,7 @@ import { BANDWIDTH_HERTZ, BENCH_METER, DRIVES, JACKS, LOW_IMPEDANCE } from './be
 import { DrivenMeter } from './driven';
 import type { Probing } from './probing';
 import { AIR, shown, type Indication, type MeasureOptions } from './shown';
+import { nth } from '../../numeric/nth';
 
 /**
  * @throws {UnknownReferenceError} for a node or element that the circuit does not have.
@@ -25,7 +26,7 @@ export const measure = (
   circuit: Circuit,
   probing: Probing,
   options: MeasureOptions = {},
-): Indication => measureAll(circuit, [probing], options)[0]!;
+): Indication => nth(measureAll(circuit, [probing], options), 0);
 
 /** The meter looks on: volts, amps, a clamp, a gauge. */
 function passive(circuit: Circuit, probing: Probing, options: MeasureOptions): Indication {
@@ -95,7 +96,7 @@ const INPUT: Quantity = { kind: 'volts', plus: METER.red, minus: METER.black };
 
 function solved(circuit: Circuit, quantity: Quantity, { air = AIR, at = 0 }: MeasureOptions) {
   const { values, settled } = steadyState(circuit, [quantity], { air, at });
-  return { ...values[0]!, flags: settled ? [] : (['unsteady'] as const) };
+  return { ...nth(values, 0), flags: settled ? [] : (['unsteady'] as const) };
 }
 
 function volts(circuit: Circuit, probing: Probing, options: MeasureOptions): Indication {
@@ -147,7 +148,7 @@ function amps(circuit: Circuit, probing: Probing, options: MeasureOptions): Indi
       [{ kind: 'amps', element: METER.burden }],
       { air, at },
     );
-    const found = values[0]!;
+    const found = nth(values, 0);
     const size = Math.hypot(found.mean, found.rms);
     const last = JACKS.at(-1)!;
     if (size > jack.fuse && size > jack.upTo) {

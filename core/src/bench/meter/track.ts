@@ -26,6 +26,7 @@ import { EXACT, indicate } from './indicate';
 import { checkPlaces, measure, placesOf } from './measure';
 import { type Probing } from './probing';
 import type { MeasureOptions } from './shown';
+import { nth } from '../../numeric/nth';
 
 export interface Update {
   /** Seconds since the probes touched. */
@@ -62,7 +63,7 @@ export function track(circuit: Circuit, probing: Probing, options: TrackOptions)
   const seen = followed(circuit, probing, options, times);
   let display = 0;
   return times.map((t, i) => {
-    const now = seen[i]!;
+    const now = nth(seen, i);
     if (!Number.isFinite(now)) return { t, value: null };
     // Samples far apart have long settled by the time they are written down.
     display = every > 1 ? now : display + FOLLOWS * (now - display);
@@ -181,7 +182,7 @@ function inOneRun(
   let range = 0;
   const set = () => {
     if (fn === 'diode') source?.set(1e-3, DIODE_OPEN);
-    else if (ohms) source?.set(OHMS_FULL_SCALE / ranges[range]!.upTo, OHMS_OPEN);
+    else if (ohms) source?.set(OHMS_FULL_SCALE / nth(ranges, range).upTo, OHMS_OPEN);
   };
   set();
   const seen: number[] = [];
@@ -194,7 +195,7 @@ function inOneRun(
     const v = read();
     if (!ohms) seen[i] = v;
     else {
-      const upTo = ranges[range]!.upTo;
+      const upTo = nth(ranges, range).upTo;
       const value = (v / OHMS_FULL_SCALE) * upTo;
       if (v > OHMS_FULL_SCALE && range < ranges.length - 1) {
         range += 1;
@@ -236,6 +237,6 @@ function charge(circuit: Circuit, air: number, at: number): Map<string, number> 
   return new Map(
     capacitors
       .filter(({ name }) => system.device(name) instanceof Capacitor)
-      .map(({ name, nodes }) => [name, system.volts(nodes[0])! - system.volts(nodes[1])!]),
+      .map(({ name, nodes }) => [name, system.voltsAt(nodes[0]) - system.voltsAt(nodes[1])]),
   );
 }

@@ -28,11 +28,11 @@ export class ComplexLu {
     const entries = Array.from({ length: count - 1 }, (_, i): Entry => {
       const slot = i + 1;
       return {
-        row: rows[slot]!,
-        column: columns[slot]!,
+        row: rows[slot] ?? 0,
+        column: columns[slot] ?? 0,
         slot,
-        re: re[slot]!,
-        im: im[slot]!,
+        re: re[slot] ?? 0,
+        im: im[slot] ?? 0,
       };
     });
     const all = new Set(Array.from({ length: size }, (_, i) => i));
@@ -60,27 +60,27 @@ export class ComplexLu {
     this.#im = ai;
     let target = 0;
     for (let k = 0; k < p.pivotSlots.length; k += 1) {
-      const pr = ar[p.pivotSlots[k]!]!;
-      const pi = ai[p.pivotSlots[k]!]!;
+      const pr = ar[p.pivotSlots[k] ?? 0] ?? 0;
+      const pi = ai[p.pivotSlots[k] ?? 0] ?? 0;
       const size = pr * pr + pi * pi;
       if (!fresh && !(size > 0)) return false;
-      const u0 = p.upperStart[k]!;
-      const u1 = p.upperStart[k + 1]!;
-      for (let l = p.lowerStart[k]!; l < p.lowerStart[k + 1]!; l += 1) {
-        const slot = p.lower[l]!;
-        const er = ar[slot]!;
-        const ei = ai[slot]!;
+      const u0 = p.upperStart[k] ?? 0;
+      const u1 = p.upperStart[k + 1] ?? 0;
+      for (let l = p.lowerStart[k] ?? 0; l < (p.lowerStart[k + 1] ?? 0); l += 1) {
+        const slot = p.lower[l] ?? 0;
+        const er = ar[slot] ?? 0;
+        const ei = ai[slot] ?? 0;
         if (!fresh && size < STALE * STALE * (er * er + ei * ei)) return false;
         const fr = (er * pr + ei * pi) / size;
         const fi = (ei * pr - er * pi) / size;
         ar[slot] = fr;
         ai[slot] = fi;
         for (let u = u0; u < u1; u += 1) {
-          const t = p.targets[target]!;
+          const t = p.targets[target] ?? 0;
           target += 1;
-          const s = p.upper[u]!;
-          ar[t] = ar[t]! - (fr * ar[s]! - fi * ai[s]!);
-          ai[t] = ai[t]! - (fr * ai[s]! + fi * ar[s]!);
+          const s = p.upper[u] ?? 0;
+          ar[t] = (ar[t] ?? 0) - (fr * (ar[s] ?? 0) - fi * (ai[s] ?? 0));
+          ai[t] = (ai[t] ?? 0) - (fr * (ai[s] ?? 0) + fi * (ar[s] ?? 0));
         }
       }
     }
@@ -94,29 +94,29 @@ export class ComplexLu {
     const ai = this.#im;
     const n = p.pivotSlots.length;
     for (let k = 0; k < n; k += 1) {
-      const vr = br[p.pivotRows[k]!]!;
-      const vi = bi[p.pivotRows[k]!]!;
-      for (let l = p.lowerStart[k]!; l < p.lowerStart[k + 1]!; l += 1) {
-        const row = p.lowerRows[l]!;
-        const s = p.lower[l]!;
-        br[row] = br[row]! - (ar[s]! * vr - ai[s]! * vi);
-        bi[row] = bi[row]! - (ar[s]! * vi + ai[s]! * vr);
+      const vr = br[p.pivotRows[k] ?? 0] ?? 0;
+      const vi = bi[p.pivotRows[k] ?? 0] ?? 0;
+      for (let l = p.lowerStart[k] ?? 0; l < (p.lowerStart[k + 1] ?? 0); l += 1) {
+        const row = p.lowerRows[l] ?? 0;
+        const s = p.lower[l] ?? 0;
+        br[row] = (br[row] ?? 0) - ((ar[s] ?? 0) * vr - (ai[s] ?? 0) * vi);
+        bi[row] = (bi[row] ?? 0) - ((ar[s] ?? 0) * vi + (ai[s] ?? 0) * vr);
       }
     }
     for (let k = n - 1; k >= 0; k -= 1) {
-      let vr = br[p.pivotRows[k]!]!;
-      let vi = bi[p.pivotRows[k]!]!;
-      for (let u = p.upperStart[k]!; u < p.upperStart[k + 1]!; u += 1) {
-        const s = p.upper[u]!;
-        const c = p.upperColumns[u]!;
-        vr -= ar[s]! * xr[c]! - ai[s]! * xi[c]!;
-        vi -= ar[s]! * xi[c]! + ai[s]! * xr[c]!;
+      let vr = br[p.pivotRows[k] ?? 0] ?? 0;
+      let vi = bi[p.pivotRows[k] ?? 0] ?? 0;
+      for (let u = p.upperStart[k] ?? 0; u < (p.upperStart[k + 1] ?? 0); u += 1) {
+        const s = p.upper[u] ?? 0;
+        const c = p.upperColumns[u] ?? 0;
+        vr -= (ar[s] ?? 0) * (xr[c] ?? 0) - (ai[s] ?? 0) * (xi[c] ?? 0);
+        vi -= (ar[s] ?? 0) * (xi[c] ?? 0) + (ai[s] ?? 0) * (xr[c] ?? 0);
       }
-      const pr = ar[p.pivotSlots[k]!]!;
-      const pi = ai[p.pivotSlots[k]!]!;
+      const pr = ar[p.pivotSlots[k] ?? 0] ?? 0;
+      const pi = ai[p.pivotSlots[k] ?? 0] ?? 0;
       const size = pr * pr + pi * pi;
-      xr[p.pivotColumns[k]!] = (vr * pr + vi * pi) / size;
-      xi[p.pivotColumns[k]!] = (vi * pr - vr * pi) / size;
+      xr[p.pivotColumns[k] ?? 0] = (vr * pr + vi * pi) / size;
+      xi[p.pivotColumns[k] ?? 0] = (vi * pr - vr * pi) / size;
     }
   }
 }

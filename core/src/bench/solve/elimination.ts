@@ -7,6 +7,7 @@
  * @see Kundert, “Sparse matrix techniques”, in Circuit Analysis, Simulation and Design (1986).
  */
 import { abs, hypot, max, min } from '../arithmetic';
+import { nth } from '../../numeric/nth';
 
 /** A pivot may be this much smaller than its column's largest entry. */
 const THRESHOLD = 1e-3;
@@ -76,8 +77,8 @@ export function findOrder(
   const rows = Array.from({ length: size }, () => new Map<number, Cell>());
   const columns = Array.from({ length: size }, () => new Set<number>());
   for (const { row, column, slot, re, im } of entries) {
-    rows[row]!.set(column, { re, im, slot });
-    columns[column]!.add(row);
+    nth(rows, row).set(column, { re, im, slot });
+    nth(columns, column).add(row);
   }
   const left = { rows: new Set(openRows), columns: new Set(open) };
   const pivotRows: number[] = [];
@@ -95,7 +96,7 @@ export function findOrder(
     const best = pivot(rows, columns, left, before);
     if (!best) break;
     const { row, column } = best;
-    const line = rows[row]!;
+    const line = nth(rows, row);
     const chosen = line.get(column)!;
     left.rows.delete(row);
     left.columns.delete(column);
@@ -106,13 +107,13 @@ export function findOrder(
     for (const [c, entry] of rest) {
       upper.push(entry.slot);
       upperColumns.push(c);
-      columns[c]!.delete(row);
+      nth(columns, c).delete(row);
     }
     upperStart.push(upper.length);
     const scale = chosen.re * chosen.re + chosen.im * chosen.im;
-    for (const other of columns[column]!) {
+    for (const other of nth(columns, column)) {
       if (other === row) continue;
-      const victim = rows[other]!;
+      const victim = nth(rows, other);
       const entry = victim.get(column)!;
       lower.push(entry.slot);
       lowerRows.push(other);
@@ -125,7 +126,7 @@ export function findOrder(
           target = { re: 0, im: 0, slot: slots };
           slots += 1;
           victim.set(c, target);
-          columns[c]!.add(other);
+          nth(columns, c).add(other);
         }
         target.re -= fr * source.re - fi * source.im;
         target.im -= fr * source.im + fi * source.re;
@@ -133,7 +134,7 @@ export function findOrder(
       }
     }
     lowerStart.push(lower.length);
-    columns[column]!.clear();
+    nth(columns, column).clear();
     line.clear();
   }
   return {
@@ -160,7 +161,8 @@ export function findOrder(
 /** Largest entry of every column. */
 export function largestOf(size: number, entries: Iterable<Entry>): Float64Array {
   const largest = new Float64Array(size);
-  for (const { column, re, im } of entries) largest[column] = max(largest[column]!, hypot(re, im));
+  for (const { column, re, im } of entries)
+    largest[column] = max(largest[column] ?? 0, hypot(re, im));
   return largest;
 }
 
@@ -175,23 +177,23 @@ function pivot(
   let best: { row: number; column: number; cost: number; size: number } | undefined;
   // Columns with the fewest entries first; a few promising ones are enough.
   let fewest = Infinity;
-  for (const column of open.columns) fewest = min(fewest, columns[column]!.size || Infinity);
+  for (const column of open.columns) fewest = min(fewest, nth(columns, column).size || Infinity);
   for (let count = fewest; count < Infinity;) {
     let next = Infinity;
     for (const column of open.columns) {
-      const holders = columns[column]!;
+      const holders = nth(columns, column);
       if (holders.size !== count) {
         if (holders.size > count) next = min(next, holders.size);
         continue;
       }
       let most = 0;
-      for (const row of holders) most = max(most, magnitude(rows[row]!.get(column)!));
-      if (!(most > VANISHED * before[column]!)) continue;
+      for (const row of holders) most = max(most, magnitude(nth(rows, row).get(column)!));
+      if (!(most > VANISHED * (before[column] ?? 0))) continue;
       for (const row of holders) {
         if (!open.rows.has(row)) continue;
-        const size = magnitude(rows[row]!.get(column)!);
+        const size = magnitude(nth(rows, row).get(column)!);
         if (size < THRESHOLD * most) continue;
-        const cost = (rows[row]!.size - 1) * (count - 1);
+        const cost = (nth(rows, row).size - 1) * (count - 1);
         if (!best || cost < best.cost || (cost === best.cost && size > best.size))
           best = { row, column, cost, size };
       }
@@ -213,7 +215,7 @@ function undetermined(
   for (const column of open) {
     let most = 0;
     for (const row of rows) most = max(most, row.has(column) ? magnitude(row.get(column)!) : 0);
-    const left = before[column]! > 0 ? most / before[column]! : 0;
+    const left = (before[column] ?? 0) > 0 ? most / (before[column] ?? 0) : 0;
     if (left < least) [found, least] = [column, left];
   }
   return found;

@@ -3,6 +3,7 @@ import type { Analysis } from '../circuit';
 import { NoConvergenceError, SingularCircuitError } from '../errors';
 import { ComplexLu } from './complex-lu';
 import type { System } from './system';
+import { nth } from '../../numeric/nth';
 
 export interface Phasors {
   readonly re: Float64Array;
@@ -31,15 +32,16 @@ export class PhasorSolver {
     };
     for (const device of devices) device.loadAc(into, x, 2 * Math.PI * hertz);
     for (let i = 0; i < unknowns.size; i += 1)
-      if (!unknowns.isBranch[i]) into.re[pattern.slot(i, i)]! += this.#system.air;
+      if (!unknowns.isBranch[i])
+        into.re[pattern.slot(i, i)] = (into.re[pattern.slot(i, i)] ?? 0) + this.#system.air;
     const factored = this.#lu.factor(into.re, into.im);
-    if (!factored.ok) throw new SingularCircuitError(unknowns.names[factored.unknown]!);
+    if (!factored.ok) throw new SingularCircuitError(nth(unknowns.names, factored.unknown));
     const answer = { re: new Float64Array(n), im: new Float64Array(n) };
     this.#lu.solve(into.bRe, into.bIm, answer.re, answer.im);
     for (let i = 0; i < unknowns.size; i += 1)
-      if (!Number.isFinite(answer.re[i]!) || !Number.isFinite(answer.im[i]!))
+      if (!Number.isFinite(answer.re[i] ?? 0) || !Number.isFinite(answer.im[i] ?? 0))
         throw new NoConvergenceError(
-          unknowns.names[i]!,
+          nth(unknowns.names, i),
           'operating point',
           `no phasor at ${hertz} Hz`,
         );

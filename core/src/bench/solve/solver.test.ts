@@ -4,7 +4,7 @@ import { CoreError } from '../../errors';
 import { circuitOf } from '../circuit';
 import { type Element } from '../elements/index';
 import { FloatingNodeError, NetlistError, NoConvergenceError, SourceLoopError } from '../errors';
-import { solveCircuit, type Solved } from '../solve';
+import { solveCircuit, type Solved } from '../analyse';
 import { readNetlist } from '../spice/read';
 import { System } from './system';
 

@@ -54,7 +54,7 @@ export class StagedLu {
     this.#pattern = pattern;
     this.#hot = hot;
     const late = new Set(read);
-    for (const slot of hot) late.add(pattern.rows[slot]!).add(pattern.columns[slot]!);
+    for (const slot of hot) late.add(pattern.rows[slot] ?? 0).add(pattern.columns[slot] ?? 0);
     const open = new Set<number>();
     for (let i = 0; i < pattern.size; i += 1) if (!late.has(i)) open.add(i);
     this.#open = open;
@@ -84,7 +84,13 @@ export class StagedLu {
     const { size, rows, columns, count } = this.#pattern;
     const entries: Entry[] = [];
     for (let slot = 1; slot < count; slot += 1)
-      entries.push({ row: rows[slot]!, column: columns[slot]!, slot, re: a[slot]!, im: 0 });
+      entries.push({
+        row: rows[slot] ?? 0,
+        column: columns[slot] ?? 0,
+        slot,
+        re: a[slot] ?? 0,
+        im: 0,
+      });
     const found = findOrder(size, entries, count, this.#open, largestOf(size, entries));
     const places = new Map(found.rest.map(({ slot: from }, i) => [from, i]));
     this.#orders = {
@@ -93,7 +99,7 @@ export class StagedLu {
       late: undefined,
       from: Int32Array.from(found.rest, ({ slot: from }) => from),
       hotFrom: Int32Array.from(this.#hot),
-      hotTo: Int32Array.from(this.#hot, (hot) => places.get(hot)!),
+      hotTo: Int32Array.from(this.#hot, (hot) => places.get(hot) ?? 0),
     };
     orders.set(this.#key, this.#orders);
     this.#eliminate(found.program, a, true);
@@ -112,7 +118,7 @@ export class StagedLu {
     }
     const from = this.#earlyB;
     const to = this.#lateB;
-    for (let i = 0; i < to.length; i += 1) to[i] = from[i]! + b[i]!;
+    for (let i = 0; i < to.length; i += 1) to[i] = (from[i] ?? 0) + (b[i] ?? 0);
     forward(known.late!, this.#late, to);
     return { ok: true };
   }
@@ -123,8 +129,9 @@ export class StagedLu {
     else this.#late.fill(0, from.length);
     const late = this.#late;
     const early = this.#early;
-    for (let i = 0; i < from.length; i += 1) late[i] = early[from[i]!]!;
-    for (let i = 0; i < hotTo.length; i += 1) late[hotTo[i]!]! += a[hotFrom[i]!]!;
+    for (let i = 0; i < from.length; i += 1) late[i] = early[from[i] ?? 0] ?? 0;
+    for (let i = 0; i < hotTo.length; i += 1)
+      late[hotTo[i] ?? 0] = (late[hotTo[i] ?? 0] ?? 0) + (a[hotFrom[i] ?? 0] ?? 0);
   }
 
   #finish(program: Program, a: Float64Array, fresh: boolean): boolean {
@@ -139,7 +146,7 @@ export class StagedLu {
       row,
       column,
       slot,
-      re: this.#late[slot]!,
+      re: this.#late[slot] ?? 0,
       im: 0,
     }));
     const { size } = this.#pattern;
@@ -161,11 +168,11 @@ export class StagedLu {
   #before(a: Float64Array): Float64Array {
     const { size, columns, count } = this.#pattern;
     const whole = Float64Array.from(this.#given);
-    for (const slot of this.#hot) whole[slot]! += a[slot]!;
+    for (const slot of this.#hot) whole[slot] = (whole[slot] ?? 0) + (a[slot] ?? 0);
     const largest = new Float64Array(size);
     for (let slot = 1; slot < count; slot += 1) {
-      const value = abs(whole[slot]!);
-      if (value > largest[columns[slot]!]!) largest[columns[slot]!] = value;
+      const value = abs(whole[slot] ?? 0);
+      if (value > (largest[columns[slot] ?? 0] ?? 0)) largest[columns[slot] ?? 0] = value;
     }
     return largest;
   }
@@ -193,15 +200,15 @@ function run(p: Program, a: Float64Array, fresh: boolean): boolean {
   const { pivotSlots, lowerStart, upperStart, lower, upper, targets } = p;
   let target = 0;
   for (let k = 0; k < pivotSlots.length; k += 1) {
-    const pivot = a[pivotSlots[k]!]!;
+    const pivot = a[pivotSlots[k] ?? 0] ?? 0;
     const size = abs(pivot);
-    const l1 = lowerStart[k + 1]!;
-    const u0 = upperStart[k]!;
-    const u1 = upperStart[k + 1]!;
+    const l1 = lowerStart[k + 1] ?? 0;
+    const u0 = upperStart[k] ?? 0;
+    const u1 = upperStart[k + 1] ?? 0;
     if (!fresh && !(size > 0)) return false;
-    for (let l = lowerStart[k]!; l < l1; l += 1) {
-      const slot = lower[l]!;
-      const entry = a[slot]!;
+    for (let l = lowerStart[k] ?? 0; l < l1; l += 1) {
+      const slot = lower[l] ?? 0;
+      const entry = a[slot] ?? 0;
       if (entry === 0) {
         target += u1 - u0;
         continue;
@@ -210,9 +217,9 @@ function run(p: Program, a: Float64Array, fresh: boolean): boolean {
       const factor = entry / pivot;
       a[slot] = factor;
       for (let u = u0; u < u1; u += 1) {
-        const t = targets[target]!;
+        const t = targets[target] ?? 0;
         target += 1;
-        a[t] = a[t]! - factor * a[upper[u]!]!;
+        a[t] = (a[t] ?? 0) - factor * (a[upper[u] ?? 0] ?? 0);
       }
     }
   }
@@ -222,12 +229,12 @@ function run(p: Program, a: Float64Array, fresh: boolean): boolean {
 function forward(p: Program, a: Float64Array, b: Float64Array): void {
   const { pivotRows, lowerStart, lower, lowerRows } = p;
   for (let k = 0; k < pivotRows.length; k += 1) {
-    const value = b[pivotRows[k]!]!;
+    const value = b[pivotRows[k] ?? 0] ?? 0;
     if (value === 0) continue;
-    const end = lowerStart[k + 1]!;
-    for (let l = lowerStart[k]!; l < end; l += 1) {
-      const row = lowerRows[l]!;
-      b[row] = b[row]! - a[lower[l]!]! * value;
+    const end = lowerStart[k + 1] ?? 0;
+    for (let l = lowerStart[k] ?? 0; l < end; l += 1) {
+      const row = lowerRows[l] ?? 0;
+      b[row] = (b[row] ?? 0) - (a[lower[l] ?? 0] ?? 0) * value;
     }
   }
 }
@@ -236,11 +243,12 @@ function backward(p: Program, a: Float64Array, b: Float64Array, x: Float64Array)
   const { pivotRows, pivotColumns, pivotSlots, upperStart, upper, upperColumns } = p;
   let sum = 0;
   for (let k = pivotRows.length - 1; k >= 0; k -= 1) {
-    let value = b[pivotRows[k]!]!;
-    const end = upperStart[k + 1]!;
-    for (let u = upperStart[k]!; u < end; u += 1) value -= a[upper[u]!]! * x[upperColumns[u]!]!;
-    value /= a[pivotSlots[k]!]!;
-    x[pivotColumns[k]!] = value;
+    let value = b[pivotRows[k] ?? 0] ?? 0;
+    const end = upperStart[k + 1] ?? 0;
+    for (let u = upperStart[k] ?? 0; u < end; u += 1)
+      value -= (a[upper[u] ?? 0] ?? 0) * (x[upperColumns[u] ?? 0] ?? 0);
+    value /= a[pivotSlots[k] ?? 0] ?? 0;
+    x[pivotColumns[k] ?? 0] = value;
     sum += value;
   }
   return isFinite(sum);

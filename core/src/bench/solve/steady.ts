@@ -9,9 +9,10 @@ import type { Wave } from '../elements/element';
 import { definitionOf, isTwoPole, type Element } from '../elements/index';
 import { limitOf } from './extrapolate';
 import { PhasorSolver } from './phasors';
-import { Storage } from './storage';
+import { Storage } from './periodic';
 import { System, type Precision, type SystemOptions } from './system';
 import { fastestSine, runTransient } from './transient';
+import { nth } from '../../numeric/nth';
 
 /** Volts between two nodes, or amps through an element. */
 export type Quantity =
@@ -78,9 +79,9 @@ export function steadyState(
 export function reader(system: System, quantity: Quantity): () => number {
   const { x, unknowns } = system;
   if (quantity.kind === 'volts') {
-    const plus = unknowns.indexOf(quantity.plus)!;
-    const minus = unknowns.indexOf(quantity.minus)!;
-    return () => x[plus]! - x[minus]!;
+    const plus = unknowns.node(quantity.plus);
+    const minus = unknowns.node(quantity.minus);
+    return () => (x[plus] ?? 0) - (x[minus] ?? 0);
   }
   const device = system.device(quantity.element)!;
   return () => device.current(x);
@@ -132,7 +133,7 @@ function byPhasors(
     return quantities.map((quantity) => reader(system, quantity)());
   });
   const values = means.map((mean, i) => {
-    const rms = hypot(parts[0]![i]!, parts[1]![i]!) / Math.SQRT2;
+    const rms = hypot(nth(parts, 0)[i] ?? 0, nth(parts, 1)[i] ?? 0) / Math.SQRT2;
     return { mean, rms, hertz: rms > 0 ? hertz : 0 };
   });
   return { values, settled: true };
@@ -141,9 +142,10 @@ function byPhasors(
 /** Whether the alternating part at a contact's control could move it. */
 function isWorked(element: Element, system: System, re: Float64Array, im: Float64Array): boolean {
   if (element.kind !== 'switch') return false;
-  const [plus, minus] = element.control.map((node) => system.unknowns.indexOf(node)!);
-  const swing = hypot(re[plus!]! - re[minus!]!, im[plus!]! - im[minus!]!);
-  const rests = system.x[plus!]! - system.x[minus!]!;
+  const plus = system.unknowns.node(element.control[0]);
+  const minus = system.unknowns.node(element.control[1]);
+  const swing = hypot((re[plus] ?? 0) - (re[minus] ?? 0), (im[plus] ?? 0) - (im[minus] ?? 0));
+  const rests = (system.x[plus] ?? 0) - (system.x[minus] ?? 0);
   return swing > 0.5 * abs(rests - element.model.vt);
 }
 
@@ -168,7 +170,7 @@ function byTurns(
     const allowed = SAME * max(1, n / PATIENCE);
     const settled =
       before !== undefined &&
-      now.every((each, i) => same(each, before![i]!, allowed)) &&
+      now.every((each, i) => same(each, nth(before!, i), allowed)) &&
       storage.arrived();
     if (settled || n >= MOST_TURNS) return { values: now, settled };
     before = now;
@@ -205,25 +207,25 @@ function oneTurn(
       last = t;
       watch();
       for (const [i, sum] of sums.entries()) {
-        const now = readers[i]!();
+        const now = nth(readers, i)();
         sum.area += (h * (sum.last + now)) / 2;
         sum.square += (h * (sum.last * sum.last + sum.last * now + now * now)) / 3;
         sum.last = now;
-        tracks[i]!.push(now);
+        nth(tracks, i).push(now);
       }
     },
   );
   return sums.map(({ area, square }, i) => {
     const mean = area / turn;
     const rms = sqrt(max(0, square / turn - mean * mean));
-    return { mean, rms, hertz: rms > 0 ? rises(tracks[i]!, mean, rms) / turn : 0 };
+    return { mean, rms, hertz: rms > 0 ? rises(nth(tracks, i), mean, rms) / turn : 0 };
   });
 }
 
 /** How often a track rises through its mean, with a margin against ripple on ripple. */
 function rises(track: readonly number[], mean: number, rms: number): number {
   let count = 0;
-  let below = track[0]! < mean;
+  let below = (track[0] ?? 0) < mean;
   for (const value of track) {
     if (value < mean - 0.1 * rms) below = true;
     else if (below && value > mean + 0.1 * rms) {

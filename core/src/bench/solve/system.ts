@@ -14,6 +14,7 @@ import { Pattern } from './pattern';
 import { StagedLu } from './staged-lu';
 import { checkTopology } from './topology';
 import { UnknownList } from './unknowns';
+import { nth } from '../../numeric/nth';
 
 /** What a linearisation point may still move when Newton's method has arrived. */
 const VOLTS = 1e-6;
@@ -112,7 +113,8 @@ export class System {
     const at: Moment = { t: 0, h: 0, method: 'euler', scale: 1, settled: true, gmin: 0 };
     for (const device of this.devices)
       if (device.stamps === 'fixed') device.load({ a: this.#fixed, b: none }, this.x, at);
-    for (const slot of this.#diagonal) if (slot > 0) this.#fixed[slot]! += air;
+    for (const slot of this.#diagonal)
+      if (slot > 0) this.#fixed[slot] = (this.#fixed[slot] ?? 0) + air;
   }
 
   #build(circuit: Circuit): Device[] {
@@ -147,7 +149,12 @@ export class System {
   /** Volts of a node; undefined where there is none of that name. */
   volts(node: string): number | undefined {
     const index = this.unknowns.indexOf(node);
-    return index === undefined ? undefined : this.x[index]!;
+    return index === undefined ? undefined : (this.x[index] ?? 0);
+  }
+
+  /** Volts of a node that is there. @throws {NetlistError} where it is not. */
+  voltsAt(node: string): number {
+    return this.x[this.unknowns.node(node)] ?? 0;
   }
 
   /** Amps of every element whose current is an unknown. */
@@ -166,7 +173,9 @@ export class System {
   #prepare(at: Moment, more: number): void {
     this.#stepA.set(this.#fixed);
     this.#stepB.fill(0);
-    if (more > 0) for (const slot of this.#diagonal) if (slot > 0) this.#stepA[slot]! += more;
+    if (more > 0)
+      for (const slot of this.#diagonal)
+        if (slot > 0) this.#stepA[slot] = (this.#stepA[slot] ?? 0) + more;
     const into = { a: this.#stepA, b: this.#stepB };
     for (const device of this.#steps) device.load(into, this.x, at);
   }
@@ -191,7 +200,7 @@ export class System {
       into.b.fill(0);
       for (const device of this.#iterates) device.load(into, x, at);
       const factored = this.#lu.resume(into.a, into.b);
-      if (!factored.ok) throw new SingularCircuitError(this.unknowns.names[factored.unknown]!);
+      if (!factored.ok) throw new SingularCircuitError(nth(this.unknowns.names, factored.unknown));
       let finite = this.#lu.solveLate(next);
       // In a step of a transient the voltages hardly change from one iteration to the next.
       const whole = round === 0 || at.h === 0;
@@ -214,7 +223,7 @@ export class System {
     const finite = this.#lu.solveEarly(solution);
     let largest = 0;
     for (let i = 0; i < this.unknowns.size; i += 1) {
-      const size = abs(solution[i]!);
+      const size = abs(solution[i] ?? 0);
       if (size > largest && this.#branch[i] === 0) largest = size;
     }
     this.#slack.volts = VOLTS + ROUNDING * largest;
@@ -226,12 +235,13 @@ export class System {
     let worst = -1;
     let found = 0;
     for (let i = 0; i < this.unknowns.size; i += 1) {
-      const ratio = abs(now[i]! - before[i]!) / (this.#branch[i] === 1 ? AMPS : this.#slack.volts);
+      const ratio =
+        abs((now[i] ?? 0) - (before[i] ?? 0)) / (this.#branch[i] === 1 ? AMPS : this.#slack.volts);
       // Written so that a NaN is caught as well.
       if (!(ratio <= worst)) {
         worst = ratio;
         found = i;
-        if (!isFinite(now[i]!)) return i;
+        if (!isFinite(now[i] ?? 0)) return i;
       }
     }
     return found;

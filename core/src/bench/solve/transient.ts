@@ -70,7 +70,7 @@ export function runTransient(
     const foreseen = !jumped && last > 0;
     if (foreseen)
       for (let i = 0; i < x.length; i += 1)
-        ahead[i] = x[i]! + ((x[i]! - earlier[i]!) * step) / last;
+        ahead[i] = (x[i] ?? 0) + (((x[i] ?? 0) - (earlier[i] ?? 0)) * step) / last;
     if (!system.newton(at, { most: 25, ...(foreseen && { start: ahead }) })) {
       x.set(before);
       if (step < least * 8)

@@ -1,6 +1,7 @@
 /** Arithmetic of `.param` and `{…}`: + − * / ^, brackets, names and a few functions. */
 import { NetlistError } from '../errors';
 import { spiceNumber } from './number';
+import { nth } from '../../numeric/nth';
 
 const TOKEN =
   /\s*(?:((?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?(?:meg|mil|[a-z]+)?)|([a-z_][a-z0-9_]*)|(\*\*|[-+*/^(),]))/iy;
@@ -74,7 +75,7 @@ export function evaluate(text: string, scope: Scope, line?: number): number {
     do args.push(sum(depth + 1));
     while (take(','));
     if (!take(')')) fail('a bracket is not closed');
-    return FUNCTIONS[name]!(...args);
+    return FUNCTIONS[name]?.(...args) ?? NaN;
   }
 
   const value = sum(0);
@@ -91,7 +92,7 @@ function split(text: string, line: number | undefined): string[] {
     const from = TOKEN.lastIndex;
     const found = TOKEN.exec(body);
     if (!found) throw new NetlistError(`“${text}”: “${body.slice(from)}” cannot be read`, line);
-    tokens.push(found[1] ?? found[2] ?? found[3]!);
+    tokens.push(found[1] ?? found[2] ?? nth(found, 3));
   }
   return tokens;
 }

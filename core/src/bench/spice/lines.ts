@@ -1,5 +1,6 @@
 /** A netlist's text as statements: continuations joined, comments dropped, words split. */
 import { NetlistError } from '../errors';
+import { nth } from '../../numeric/nth';
 
 export interface Statement {
   /** Of its first line, counted from 1. */
@@ -64,7 +65,7 @@ function wordsOf(text: string, line: number): string[] {
     word = '';
   };
   while (at < tight.length) {
-    const c = tight[at]!;
+    const c = nth(tight, at);
     if (c === '{' || c === "'") {
       const end = tight.indexOf(c === '{' ? '}' : "'", at + 1);
       if (end < 0) throw new NetlistError(`${c} is not closed`, line);

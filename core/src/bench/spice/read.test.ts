@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CircuitTooLargeError, NetlistError } from '../errors';
-import { solveCircuit } from '../solve';
+import { solveCircuit } from '../analyse';
 import { randomNetlist } from '../../../test/random-netlist';
 import { evaluate } from './expression';
 import { spiceNumber } from './number';

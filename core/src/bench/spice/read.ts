@@ -14,6 +14,7 @@ import { evaluate } from './expression';
 import { statementsOf, type Statement } from './lines';
 import { spiceNumber } from './number';
 import { Words, type Surroundings } from './words';
+import { nth } from '../../numeric/nth';
 
 /** A service board's bench has tens of elements; beyond this the answer would not come in time. */
 export const MOST_ELEMENTS = 2000;
@@ -98,7 +99,7 @@ export function readNetlist(text: string): Circuit {
     while (words.left > 0) outside.push(words.node());
     if (outside.length !== sub.ports.length)
       words.fail(`“${kind}” has ${sub.ports.length} nodes; here are ${outside.length}`);
-    const ports = new Map(sub.ports.map((port, i) => [port, outside[i]!]));
+    const ports = new Map(sub.ports.map((port, i) => [port, nth(outside, i)]));
     const scope = new Map(here.scope);
     const given = new Map(words.rest());
     for (const [key, text] of sub.defaults) {

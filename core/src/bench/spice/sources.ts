@@ -1,6 +1,7 @@
 /** The waveform of a V or I line: `DC 5 AC 1 SIN(0 311 60)`, `PULSE(…)`, `PWL(…)`. */
 import type { Phasor, Wave } from '../elements/element';
 import type { Words } from './words';
+import { nth } from '../../numeric/nth';
 
 export function readSource(words: Words): { wave: Wave; ac: Phasor } {
   let wave: Wave | undefined;
@@ -66,9 +67,9 @@ function pieces(words: Words, list: number[]): Wave {
   if (list.length < 2 || list.length % 2 !== 0) words.fail('PWL takes pairs of a time and a level');
   const points: [number, number][] = [];
   for (let i = 0; i < list.length; i += 2) {
-    if (points.length > 0 && !(list[i]! > points.at(-1)![0]))
+    if (points.length > 0 && !(nth(list, i) > points.at(-1)![0]))
       words.fail(`the times of PWL must grow; ${list[i]} does not`);
-    points.push([list[i]!, list[i + 1]!]);
+    points.push([nth(list, i), nth(list, i + 1)]);
   }
   return { kind: 'pwl', points };
 }

@@ -4,6 +4,7 @@ import { NetlistError } from '../errors';
 import { evaluate, type Scope } from './expression';
 import type { Statement } from './lines';
 import { spiceNumber } from './number';
+import { nth } from '../../numeric/nth';
 
 const NODE = /^[a-z0-9_][a-z0-9_.+#/-]*$/;
 
@@ -121,10 +122,10 @@ export class Words {
     const found = /^v\(([^,()]+)(?:,([^,()]+))?\)([<>])(.+)$/.exec(text);
     if (!found) return this.fail(`${key}: “${text}” should read like v(a)>3 or v(a,b)<0.5`);
     return {
-      plus: this.#around.node(found[1]!),
+      plus: this.#around.node(nth(found, 1)),
       minus: this.#around.node(found[2] ?? '0'),
       sense: found[3] === '>' ? 'above' : 'below',
-      level: this.value(found[4]!, key),
+      level: this.value(nth(found, 4), key),
     };
   }
 

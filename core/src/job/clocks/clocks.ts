@@ -11,6 +11,7 @@ import { findState, stateName } from '../../sheet/lookup';
 import type { Sheet } from '../../sheet/schema';
 import type { JobState } from '../state/state';
 import { purgeUntil } from '../state/windows';
+import { nth } from '../../numeric/nth';
 
 export interface RunningClock {
   readonly id: string;
@@ -65,9 +66,9 @@ function waitFor(pairs: readonly Pair[], isolated: Moment, endsAt: number): Runn
   return {
     id: `wait-${isolated.at}-${endsAt}`,
     kind: 'wait',
-    name: `Wait: ${pairs[0]!.name}${more}`,
+    name: `Wait: ${nth(pairs, 0).name}${more}`,
     meanwhile: WHILE_WAITING,
-    then: `Measure ${pairs[0]!.name}.`,
+    then: `Measure ${nth(pairs, 0).name}.`,
     startedAt: isolated.time,
     endsAt,
   };

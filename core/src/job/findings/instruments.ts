@@ -6,6 +6,7 @@ import type { MeterProfile } from '../../meter/profile';
 import { expectOf, functionOf } from '../../sheet/all-tests';
 import { stateOf } from '../../sheet/lookup';
 import type { MeasureTest, Sheet, TestPoint } from '../../sheet/schema';
+import { nth } from '../../numeric/nth';
 
 /** The parts of a duty that a test decides; the sheet adds the place. */
 export type WantedOf = Pick<Duty, 'function' | 'live'> & Partial<Pick<Duty, 'expect'>>;
@@ -50,7 +51,7 @@ export function meterProblem(
 ): Unfit | undefined {
   const duty = fullDuty(sheet, wanted);
   if (meters.length === 0 || fittest(meters, duty)) return undefined;
-  return unfitFor(meters[0]!, duty);
+  return unfitFor(nth(meters, 0), duty);
 }
 
 /** The very meter of a figure: the device, the meter in hand, and whether its figure came by itself. */

@@ -22,13 +22,13 @@ export function proofOf(state: JobState): Proof | undefined {
   const fitted = state.fitted.at(-1);
   if (!fitted) return undefined;
   const order = new Map(state.log.map((entry, i) => [entry.id, i]));
-  const when = order.get(fitted.id)!;
+  const when = order.get(fitted.id) ?? -1;
   const before = new Map<string, Taken>();
   const after = new Map<string, Taken>();
   for (const taken of state.taken) {
     // What is void says nothing: neither that it was bad nor that it is good now.
     if (taken.standing.kind === 'withdrawn' || 'because' in taken.standing) continue;
-    (order.get(taken.entry)! < when ? before : after).set(taken.observable, taken);
+    ((order.get(taken.entry) ?? -1) < when ? before : after).set(taken.observable, taken);
   }
   const wasBad = [...before.values()].filter(isBad);
   const now = [...after.values()];

@@ -8,6 +8,7 @@ import { allObservables, shownBy } from '../../sheet/observables';
 import { stateOf } from '../../sheet/lookup';
 import { isMeasured, type Fault, type Sheet, type Test } from '../../sheet/schema';
 import type { JobState, Taken } from '../state/state';
+import { nth } from '../../numeric/nth';
 
 export interface Short {
   /** The finding that reads shorted. */
@@ -60,7 +61,7 @@ function spreads(sheet: Sheet, taken: Taken, faults: readonly Fault[]): boolean 
   if (faults.some(({ brings }) => brings && Object.keys(brings).length > 0)) return true;
   const fed = new Set(pairsOf(sheet).flatMap(({ from, to }) => [from, to]));
   if (placesOf(taken.test).some((place) => fed.has(place))) return true;
-  const boards = new Set([...fed].map((place) => place.split('.')[0]!));
+  const boards = new Set([...fed].map((place) => nth(place.split('.'), 0)));
   const parts = new Set(faults.map(({ part }) => part));
   return sheet.boards.some(
     ({ id, part }) => boards.has(id) && part !== undefined && parts.has(part),

@@ -8,6 +8,7 @@ import { voidReasons } from '../findings/prerequisites';
 import { CONTACT_OWED, withRemarks } from '../findings/remarks';
 import type { JobState, Taken } from '../state/state';
 import { groupsOf } from '../findings/taken-groups';
+import { nth } from '../../numeric/nth';
 
 /** What is found by looking at everything taken at once. */
 export type Finished = Pick<JobState, 'current' | 'groups' | 'skipped'> & {
@@ -30,7 +31,7 @@ export function finish(draft: Draft, at: Standings): Finished {
   const remarked = (taken: Taken) =>
     withRemarks(draft, crossed(taken, at) ? lostToCrossing(taken) : taken);
   // In the order in which they were taken.
-  const latest = [...draft.latest.values()].sort((a, b) => a - b).map((i) => draft.taken[i]!);
+  const latest = [...draft.latest.values()].sort((a, b) => a - b).map((i) => nth(draft.taken, i));
   const plain = new Map(latest.map((each) => [each.observable, remarked(each)]));
   const voids = voidReasons(plain);
   const current = new Map(
@@ -43,7 +44,7 @@ export function finish(draft: Draft, at: Standings): Finished {
     taken: () =>
       draft.taken.map((each, i) => {
         if (each.standing.kind === 'withdrawn') return remarked(each);
-        if (draft.latest.get(each.observable) === i) return current.get(each.observable)!;
+        if (draft.latest.get(each.observable) === i) return current.get(each.observable) ?? each;
         return repeated(remarked(each));
       }),
   };
@@ -74,6 +75,6 @@ const lostToCrossing = (taken: Taken): Taken => ({
 function crossed(taken: Taken, { sheet, log, places, dangers, crossings }: Standings): boolean {
   if (!crossings || taken.standing.kind === 'withdrawn') return false;
   if (stateOf(sheet, taken.test).energy !== 'dead') return false;
-  const entry = log[places.get(taken.entry)!]!;
+  const entry = nth(log, places.get(taken.entry)!);
   return dangers.some((danger) => !sawEntry(entry, danger) && !sawEntry(danger, entry));
 }

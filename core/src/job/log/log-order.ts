@@ -23,15 +23,15 @@ export function inLogOrder<E extends LoggedEntry>(entries: readonly E[]): E[] {
   const numbered = [...entries].sort(byNumber);
   const most = numbered.reduce((max, { seq }) => Math.max(max, seq ?? 0), 0);
   // One queue a device: its own entries follow each other as it wrote them.
-  const queues = new Map<string, E[]>();
+  const byDevice = new Map<string, { readonly entries: E[]; head: number }>();
   for (const entry of numbered) {
     const key = entry.device ?? '';
-    const queue = queues.get(key);
-    if (queue) queue.push(entry);
-    else queues.set(key, [entry]);
+    const queue = byDevice.get(key);
+    if (queue) queue.entries.push(entry);
+    else byDevice.set(key, { entries: [entry], head: 0 });
   }
-  if (queues.size <= 1) return numbered;
-  const heads = new Map([...queues.keys()].map((key) => [key, 0]));
+  if (byDevice.size <= 1) return numbered;
+  const queues = [...byDevice.values()];
   const there = new Set<number>();
   for (const { seq } of numbered) if (seq !== undefined) there.add(seq);
   const done = new Set<number>();
@@ -40,26 +40,24 @@ export function inLogOrder<E extends LoggedEntry>(entries: readonly E[]): E[] {
   const ordered: E[] = [];
   while (ordered.length < numbered.length) {
     while (through < most && (done.has(through + 1) || !there.has(through + 1))) through += 1;
-    let next: string | undefined;
-    for (const [key, queue] of queues) {
-      const head = queue[heads.get(key)!];
-      if (!head || seenBy(head, most) > through) continue;
-      const best = next === undefined ? undefined : queues.get(next)![heads.get(next)!]!;
-      if (
-        !best ||
-        time(head) < time(best) ||
-        (time(head) === time(best) && byNumber(head, best) < 0)
-      )
-        next = key;
+    let next: { readonly queue: (typeof queues)[number]; readonly entry: E } | undefined;
+    for (const queue of queues) {
+      const entry = queue.entries[queue.head];
+      if (!entry || seenBy(entry, most) > through) continue;
+      if (!next || earlier(entry, next.entry)) next = { queue, entry };
     }
     // The lowest number left has always been seen by nobody but itself: there is a next one.
-    const entry = queues.get(next!)![heads.get(next!)!]!;
-    heads.set(next!, heads.get(next!)! + 1);
-    if (entry.seq !== undefined) done.add(entry.seq);
-    ordered.push(entry);
+    if (!next) throw new TypeError('a log whose entries all wait for each other');
+    next.queue.head += 1;
+    if (next.entry.seq !== undefined) done.add(next.entry.seq);
+    ordered.push(next.entry);
   }
   return ordered;
 }
+
+/** By the corrected time of the devices, then by number. */
+const earlier = (a: LoggedEntry, b: LoggedEntry): boolean =>
+  time(a) < time(b) || (time(a) === time(b) && byNumber(a, b) < 0);
 
 const byNumber = (a: LoggedEntry, b: LoggedEntry): number =>
   (a.seq ?? Infinity) - (b.seq ?? Infinity) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);

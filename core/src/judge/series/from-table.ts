@@ -6,6 +6,7 @@
 import { parseEntry } from '../../units/entry';
 import { UNIT_FACTS, type Unit } from '../../units/units';
 import { MOST_SAMPLES, type Sample } from './samples';
+import { nth } from '../../numeric/nth';
 
 export interface TrackTable {
   readonly samples: readonly Sample[];
@@ -88,7 +89,7 @@ export function trackFromTable(
       (_, i) => body.filter((row) => read(row[i] ?? '') !== undefined).length,
     );
   const times = taking(readTime);
-  const named = header.findIndex((name, i) => TIME_WORD.test(name) && times[i]! > 0);
+  const named = header.findIndex((name, i) => TIME_WORD.test(name) && nth(times, i) > 0);
   const time = named >= 0 ? named : times.findIndex((count) => count > body.length / 2);
   const figures = taking((cell) => readFigure(cell, unit));
   const value = figures.findIndex(

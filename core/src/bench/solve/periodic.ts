@@ -4,6 +4,7 @@ import { Capacitor } from '../elements/capacitor';
 import { Inductor } from '../elements/inductor';
 import type { System } from './system';
 import { restart } from './transient';
+import { nth } from '../../numeric/nth';
 
 /** Share of what went in and out of a store in one turn that may be left at its end. */
 const UNBALANCED = 0.03;
@@ -54,7 +55,7 @@ export class Storage {
   #value(i: number): number {
     const { x } = this.#system;
     const coil = i - this.#capacitors.length;
-    return coil < 0 ? this.#capacitors[i]!.volts(x) : this.#coils[coil]!.current(x);
+    return coil < 0 ? nth(this.#capacitors, i).volts(x) : nth(this.#coils, coil).current(x);
   }
 
   beginTurn(): void {
@@ -71,7 +72,7 @@ export class Storage {
   watch(): void {
     const turn = this.#turn;
     for (let i = 0; i < turn.length; i += 1) {
-      const each = turn[i]!;
+      const each = nth(turn, i);
       const now = this.#value(i);
       each.variation += abs(now - each.last);
       each.last = now;
@@ -103,8 +104,12 @@ export class Storage {
       this.#system,
       t,
       new Map<Capacitor | Inductor, number>([
-        ...this.#capacitors.map((each, i) => [each, state[i]! / weight(each.farads)] as const),
-        ...this.#coils.map((each, i) => [each, state[split + i]! / weight(each.henries)] as const),
+        ...this.#capacitors.map(
+          (each, i) => [each, (state[i] ?? 0) / weight(each.farads)] as const,
+        ),
+        ...this.#coils.map(
+          (each, i) => [each, (state[split + i] ?? 0) / weight(each.henries)] as const,
+        ),
       ]),
     );
   }

@@ -44,9 +44,9 @@ export class History {
    * @returns the step that the estimated error allows, s.
    */
   longest(stored: number, at: Moment, relative: number, floor: number, least: number): number {
-    if (at.method === 'euler' || this.#past.length < 3) return Infinity;
     const [one, two, three] = this.#past;
-    const third = dividedDifference({ t: at.t, stored }, one!, two!, three!);
+    if (at.method === 'euler' || !one || !two || !three) return Infinity;
+    const third = dividedDifference({ t: at.t, stored }, one, two, three);
     const rate = this.rateAt(stored, at);
     const tolerance = max(
       floor + relative * max(abs(rate), abs(this.rate)),

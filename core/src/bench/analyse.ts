@@ -3,6 +3,7 @@ import type { Analysis, Circuit } from './circuit';
 import { frequencies, PhasorSolver } from './solve/phasors';
 import { System } from './solve/system';
 import { fastestSine, runTransient, startFromInitial } from './solve/transient';
+import { nth } from '../numeric/nth';
 
 export interface Solved {
   readonly op?: {
@@ -46,7 +47,7 @@ function solveOne(circuit: Circuit, analysis: Analysis): Solved {
       system.operatingPoint();
       return {
         op: {
-          nodes: Object.fromEntries(names.map((name) => [name, system.volts(name)!])),
+          nodes: Object.fromEntries(names.map((name) => [name, system.voltsAt(name)])),
           branches: system.branches(),
         },
       };
@@ -56,12 +57,12 @@ function solveOne(circuit: Circuit, analysis: Analysis): Solved {
       system.operatingPoint();
       const solver = new PhasorSolver(system);
       const f = frequencies(analysis);
-      const nodes = Object.fromEntries(names.map((name) => [name, [] as [number, number][]]));
+      const nodes: { [node: string]: [number, number][] } = {};
       for (const hertz of f) {
         const { re, im } = solver.at(hertz);
         for (const name of names) {
-          const i = system.unknowns.indexOf(name)!;
-          nodes[name]!.push([re[i]!, im[i]!]);
+          const i = system.unknowns.node(name);
+          (nodes[name] ??= []).push([re[i] ?? 0, im[i] ?? 0]);
         }
       }
       return { ac: { f, nodes } };
@@ -77,19 +78,19 @@ function overTime(
 ): NonNullable<Solved['tran']> {
   const count = Math.floor((stop - start) / step + 1e-9) + 1;
   const wanted = Array.from({ length: count }, (_, i) => start + i * step);
-  const indices = names.map((name) => system.unknowns.indexOf(name)!);
+  const indices = names.map((name) => system.unknowns.node(name));
   const tracks = names.map(() => new Float64Array(count));
   if (uic) startFromInitial(system, 0);
   else system.operatingPoint(0, { settled: false });
   let next = 0;
-  let before = { t: 0, values: indices.map((i) => system.x[i]!) };
+  let before = { t: 0, values: indices.map((i) => system.x[i] ?? 0) };
   const take = (t: number) => {
-    const values = indices.map((i) => system.x[i]!);
+    const values = indices.map((i) => system.x[i] ?? 0);
     const span = t - before.t;
-    while (next < count && wanted[next]! <= t * (1 + 1e-12)) {
-      const share = span > 0 ? (wanted[next]! - before.t) / span : 1;
+    while (next < count && (wanted[next] ?? 0) <= t * (1 + 1e-12)) {
+      const share = span > 0 ? ((wanted[next] ?? 0) - before.t) / span : 1;
       for (const [k, value] of values.entries())
-        tracks[k]![next] = before.values[k]! + (value - before.values[k]!) * share;
+        nth(tracks, k)[next] = (before.values[k] ?? 0) + (value - (before.values[k] ?? 0)) * share;
       next += 1;
     }
     before = { t, values };
@@ -114,6 +115,6 @@ function overTime(
   if (next < count) take(stop * (1 + 1e-9));
   return {
     t: wanted,
-    nodes: Object.fromEntries(names.map((name, k) => [name, [...tracks[k]!]])),
+    nodes: Object.fromEntries(names.map((name, k) => [name, [...nth(tracks, k)]])),
   };
 }
