@@ -18,7 +18,7 @@ test.each<[string, unknown, string]>([
   ['no id', { ...good, id: undefined }, ''],
   ['an id that is no UUID', { ...good, id: '7' }, '/id'],
   ['an unknown kind', { ...good, kind: 'hologram' }, '/kind'],
-  ['a moment that is none', { ...good, at: '2026-13-40T99:99:99.999Z' }, '/nth'],
+  ['a moment that is none', { ...good, at: '2026-13-40T99:99:99.999Z' }, '/at'],
   ['a body of another kind', { ...good, kind: 'code' }, '/body'],
   ['a field too many', { ...good, body: { text: 'x', loud: true } }, '/body'],
   ['text without end', { ...good, body: { text: 'x'.repeat(5000) } }, '/body/text'],

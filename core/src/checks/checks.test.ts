@@ -21,7 +21,7 @@ const DAMAGES: readonly Damage[] = [
     'a charge stored nowhere',
     (s) => void (s.safety.stores = [{ name: 'Bus capacitors', at: 'b.Q9' }]),
     'unknown-reference',
-    '/safety/stores/0/nth',
+    '/safety/stores/0/at',
   ],
   [
     'two pins of one number',

@@ -29,7 +29,6 @@ beforeAll(async () => {
     platform: 'node',
     format: 'esm',
     logLevel: 'error',
-    alias: { '@jeitinho/core': join(__dirname, '../../../core/src/index.ts') },
     external: [],
   });
   h = await harness();

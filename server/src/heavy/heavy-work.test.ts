@@ -17,10 +17,6 @@ beforeAll(async () => {
     platform: 'node',
     format: 'esm',
     logLevel: 'error',
-    alias: {
-      '@jeitinho/core/validate': join(__dirname, '../../../core/src/validate.ts'),
-      '@jeitinho/core': join(__dirname, '../../../core/src/index.ts'),
-    },
     // What is no module of the new kind asks for what it needs in the old way.
     banner: {
       js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",

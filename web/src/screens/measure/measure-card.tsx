@@ -7,7 +7,17 @@ import {
   type MeterLine,
 } from '@jeitinho/core';
 import { limitsAt, stillAsked, type JobState, type TakenReading } from '@jeitinho/core/job';
-import { expectOf, functionOf, placementWords, locate, placeName, placeDetail, type MeasureTest, type Sheet, type TestPoint } from '@jeitinho/core/sheet';
+import {
+  expectOf,
+  functionOf,
+  placementWords,
+  locate,
+  placeName,
+  placeDetail,
+  type MeasureTest,
+  type Sheet,
+  type TestPoint,
+} from '@jeitinho/core/sheet';
 import { useEffect, useRef } from 'react';
 import { BoardDrawing } from '../../parts/board/board-drawing';
 import { LimitBand, type BandMark } from '../../parts/limit-band';

@@ -1,0 +1,218 @@
+/** The measuring card put together: the placement in hand, its meter, what Enter and the keys do. */
+import {
+  dialRefusal,
+  dutyOf,
+  energyRefusal,
+  meterProblem,
+  nextStep,
+  placeOfEntry,
+  stillAsked,
+  type Refusal,
+} from '@jeitinho/core/job';
+import { isSeries } from '@jeitinho/core/judge';
+import { expectOf, findPoint, isMeasured, observableId } from '@jeitinho/core/sheet';
+import { useReducer } from 'react';
+import { useNavigate } from 'react-router';
+import { useDraft } from '../../data/draft';
+import { useArmed } from '../../parts/armed';
+import { useKeys } from '../../parts/keys';
+import { useJob } from '../job/job-context';
+import { stagePath, useGoOn } from '../job/paths';
+import {
+  AT_REST,
+  cardReducer,
+  keysAt,
+  owesContact,
+  primaryAct,
+  type CardKey,
+  type Over,
+} from './card-state';
+import { useCurrentStep } from './current-step';
+import type { Remark } from './remark-dialogs';
+import { asksForLive } from './state-gate';
+import { toldBefore } from './told';
+import { useGoOnByItself } from './use-go-on-by-itself';
+import { useKeeping } from './use-keeping';
+import { useMeter } from './use-meter';
+import { useReading } from './use-reading';
+
+export function useCard() {
+  const { job, sheet, state, record } = useJob();
+  const current = useCurrentStep();
+  const { step, next, previous, goTo } = current;
+  const { test } = step;
+  const [{ over, repeating }, dispatch] = useReducer(cardReducer, AT_REST);
+  const [second, setSecond] = useDraft(`second.${job.id}`);
+  const open = (what: Over) => dispatch({ kind: 'open', over: what });
+  const kept = () => dispatch({ kind: 'kept' });
+
+  const measured = isMeasured(test) ? test : undefined;
+  const point = findPoint(test, step.point);
+  const series =
+    measured !== undefined && point !== undefined && isSeries(expectOf(measured, point));
+  const figures = measured && point && !series ? { test: measured, point } : undefined;
+  const reading = useReading(series ? undefined : measured, step.point ?? '');
+  const refusal = useRefusal(current);
+  const asked = measured && point && stillAsked(state, measured, point);
+  const taken = state.current.get(step.observable);
+  const empty = reading.text === '';
+  const settled = taken !== undefined && repeating !== step.observable;
+  // What the answer speaks of: this placement once it is read, until then the one before it.
+  const told = settled
+    ? taken
+    : measured && point && empty
+      ? toldBefore(state, measured, point)
+      : undefined;
+
+  const leaveMeasuring = useGoOn('measure');
+  const goOn = () => (next ? goTo(next.observable) : leaveMeasuring());
+  const { keep, sizing } = useKeeping({ current, test: measured, point, reading, onKept: kept });
+  const closed =
+    refusal !== undefined || asked !== undefined || !empty || settled || over.kind !== 'nothing';
+  const meter = useMeter(
+    step.observable,
+    figures && {
+      ...figures,
+      closed,
+      onKept: () => {
+        kept();
+        goTo((current.nextPoint ?? step).observable);
+      },
+    },
+  );
+  const offered = empty && !settled && !refusal && !asked ? meter.offered : undefined;
+  useGoOnByItself(
+    settled && empty && over.kind === 'nothing' && !owesContact(told),
+    step.observable,
+    goOn,
+  );
+  const armed = useArmed(`${step.observable} ${refusal?.code}`);
+  const attended = !sheet.safety.secondPerson || second.trim() !== '';
+  const situation = {
+    over,
+    refusal,
+    asksForLive: refusal !== undefined && asksForLive(refusal),
+    ready: armed && attended,
+    empty,
+    owesGiven: asked !== undefined,
+    offered,
+    done: settled || state.skipped.has(step.observable),
+    takesFigures: figures !== undefined && !refusal,
+    ohms: measured?.function === 'ohm',
+    hasPrevious: previous !== undefined,
+    told,
+  };
+
+  const navigate = useNavigate();
+  const primary = () => {
+    const act = primaryAct(situation);
+    if (act === 'make-safe') void navigate(stagePath(job.id, 'safe'));
+    else if (act === 'choose-meter') open({ kind: 'meters' });
+    else if (act === 'confirm-live')
+      void record('energised', {
+        precautions: true,
+        ...(sheet.safety.secondPerson && { second: second.trim() }),
+      });
+    else if (act === 'keep-typed') void keep();
+    else if (act === 'keep-offered' && offered) void meter.keep(offered);
+    else if (act === 'go-on') goOn();
+  };
+  const repeat = (observable: string) => {
+    goTo(observable);
+    dispatch({ kind: 'repeat', observable });
+  };
+  const remarkOn = (remark: Remark) => told && open({ kind: 'remark', remark, taken: told });
+  const undo = useUndo(current);
+  const acts: Readonly<Record<CardKey, () => void>> = {
+    s: () => open({ kind: 'skip' }),
+    b: () => previous && goTo(previous.observable),
+    r: () => told && repeat(told.observable),
+    n: goOn,
+    z: undo,
+    c: () => remarkOn('contact'),
+    j: () => remarkOn('overrule'),
+    v: () => remarkOn('void'),
+    g: () => open({ kind: 'paste', text: '' }),
+    l: () => open({ kind: 'zero' }),
+    o: () => reading.setText('OL'),
+  };
+  const keys = [...keysAt(situation)].map((key) => [key, acts[key]] as const);
+  useKeys(Object.fromEntries(over.kind === 'zero' ? keys : [['Enter', primary] as const, ...keys]));
+
+  return {
+    ...situation,
+    current,
+    measured,
+    point,
+    series,
+    figures,
+    reading,
+    asked,
+    settled,
+    sizing,
+    meter,
+    second,
+    setSecond,
+    open,
+    close: () => dispatch({ kind: 'closed' }),
+    kept,
+    primary,
+    repeat,
+    undo,
+    remarkOn,
+  };
+}
+
+export type Card = ReturnType<typeof useCard>;
+
+/** Why nothing can be measured here now: the machine’s state, the dial, the meter. */
+function useRefusal({ step }: Card['current']): Refusal | undefined {
+  const { sheet, state } = useJob();
+  const { test } = step;
+  const point = findPoint(test, step.point);
+  const energy = energyRefusal(sheet, state.energy, test);
+  if (energy || !isMeasured(test) || !point) return energy;
+  const duty = dutyOf(sheet, test, point, state.given.get(test.id));
+  const unfit = meterProblem(state.meters, sheet, duty);
+  return (
+    dialRefusal(sheet, state, test, point) ??
+    (unfit && { code: 'meter-unfit', message: unfit.message })
+  );
+}
+
+/** Takes the last entry back and leads to its place: it will want another figure. */
+function useUndo({ steps, goTo }: Card['current']): () => void {
+  const { sheet, undo } = useJob();
+  const undoHere = async () => {
+    const gone = await undo();
+    const from = gone && placeOfEntry(gone, sheet);
+    const place = steps.find(
+      (each) => each.observable === from?.observable || each.test.id === from?.test,
+    );
+    if (place) goTo(place.observable);
+  };
+  return () => void undoHere();
+}
+
+/** A test that was not begun is skipped whole, a begun one point by point. */
+export function useSkipping({ current, measured, close }: Card) {
+  const { sheet, state, record } = useJob();
+  const { step, goTo } = current;
+  const { test } = step;
+  const begun =
+    measured?.points.some((each) => state.current.has(observableId(measured, each.id))) ?? false;
+  const point = begun ? step.point : undefined;
+  return {
+    title: point === undefined ? test.title : `${test.title}, ${point}`,
+    skip: async (reason: string) => {
+      close();
+      const kept = await record('skipped', {
+        test: test.id,
+        reason,
+        ...(point !== undefined && { point }),
+      });
+      const beyond = nextStep(sheet, state, step.observable, { leaveTest: !begun });
+      if (kept && beyond) goTo(beyond.observable);
+    },
+  };
+}
