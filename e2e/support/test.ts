@@ -12,6 +12,8 @@ export const test = base.extend<
   jeitinho: [
     // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
+      // Every answer is held against its published shape.
+      process.env.JEITINHO_CHECK_ANSWERS = 'yes';
       const jeitinho = new Jeitinho(await freePort());
       await jeitinho.start();
       await use(jeitinho);

@@ -213,3 +213,18 @@ for (const [name, colorScheme, viewport] of [
     });
   });
 }
+
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`the page of the API reads well, ${colorScheme}`, async ({ browser, jeitinho }) => {
+    const page = await browser.newPage({ colorScheme, viewport: { width: 390, height: 844 } });
+    await page.goto(`${jeitinho.url}/api/v1`);
+    await expect(page.getByRole('heading', { name: 'POST /jobs/{id}/entries' })).toBeVisible();
+    await page.getByRole('link', { name: 'JobInList' }).click();
+    await expect(page.getByText('JobInList', { exact: true }).last()).toBeInViewport();
+    await cleaner(page, false)('the API');
+    const sideways = await page.evaluate(
+      () => document.documentElement.scrollWidth > document.documentElement.clientWidth,
+    );
+    expect(sideways).toBe(false);
+    await page.close();
+  });

@@ -23,7 +23,11 @@ const OVERLOAD = /^(ol|0l|o\.l|\.ol|o|over|overload|inf|∞|open)\.?$/i;
 const RKM = /^([+-]?)(\d+)(p|n|u|µ|μ|m|k|K|M|G|R|r)(\d+)(.*)$/;
 const FIGURE = /^([+-]?)((?:\d[\d.,\s'’]*|[.,]\d+))(?:[eE]([+-]?\d{1,3}))?(.*)$/;
 
-const fail = (code: EntryErrorCode, message: string): TypedEntry => ({ kind: 'error', code, message });
+const fail = (code: EntryErrorCode, message: string): TypedEntry => ({
+  kind: 'error',
+  code,
+  message,
+});
 
 /** One decimal mark, whichever it is; undefined where the marks make no number. */
 function plainFigure(text: string): number | undefined {
