@@ -17,7 +17,7 @@ const project = (name, more = {}) => ({
   displayName: name,
   rootDir: name,
   testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
-  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/', '\\.agreement\\.test\\.'],
   transform,
   ...more,
 });
@@ -39,5 +39,11 @@ export default {
       setupFilesAfterEnv: ['<rootDir>/src/data/check-answers.ts'],
     }),
     project('scripts'),
+    // The clever way against a plain or a foreign one: thorough, and not part of the quick check.
+    project('agreement', {
+      rootDir: '.',
+      testMatch: ['<rootDir>/{core,demo}/src/**/*.agreement.test.ts'],
+      testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+    }),
   ],
 };

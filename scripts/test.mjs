@@ -55,8 +55,12 @@ function counted(name, command, args, file, sum, env) {
   add(name, result);
 }
 
-whole('types', 'npx', ['tsc', '-p', 'tsconfig.json']);
-whole('lint', 'npx', ['eslint', '.']);
+whole('types', 'npx', [
+  'tsc',
+  ...['-p', 'tsconfig.json', '--incremental', '--tsBuildInfoFile'],
+  'node_modules/.cache/types.tsbuildinfo',
+]);
+whole('lint', 'npx', ['eslint', '.', '--cache', '--cache-location', 'node_modules/.cache/eslint']);
 whole('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
 const jest = join(scratch, 'jest.json');
 counted(
