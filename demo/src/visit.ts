@@ -44,6 +44,7 @@ export class VisitLog {
       at: new Date(Date.parse(this.head.openedAt) + this.minute * 60_000).toISOString(),
       author: this.head.author,
       body,
+      // Kind and body belong together by the types of the arguments.
     } as unknown as LogEntry);
     return this;
   }

@@ -118,6 +118,7 @@ export async function rowsOf<M extends Model & { id: string }>(
   });
   const page = pageOf(c, rows, asked, (row) => columns.map((column) => valueOf(row.get(column))));
   const whole = await model.findAll({
+    // Every model here has an id; Sequelize’s types ask it of each model by itself.
     where: { id: page.map(({ id }) => id) } as unknown as WhereOptions<M>,
     include,
   });

@@ -30,6 +30,7 @@ function entryOf(row: Row): NumberedEntry {
     ...(row.seen !== null && { seen: row.seen }),
     ...(row.offsetMs !== null && { offset: row.offsetMs }),
     body: JSON.parse(row.body) as unknown,
+    // It was checked when it was let in; of what kind it is stands in the row.
   } as unknown as NumberedEntry;
 }
 

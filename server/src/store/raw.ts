@@ -21,6 +21,7 @@ export async function raw<T>(
   values: readonly unknown[] = [],
   transaction?: Transaction,
 ): Promise<T> {
+  // Neither is in Sequelize’s types; both are in its documentation.
   if (transaction)
     return (transaction as unknown as { connection: Connection }).connection.query<T>(
       { sql },

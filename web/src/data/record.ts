@@ -31,6 +31,7 @@ export async function recordEntry<K extends EntryKind>(
       seen: log.reduce((most, { seq = 0 }) => Math.max(most, seq), 0),
       ...(offset !== 0 && { offset }),
       body,
+      // Kind and body belong together by the types of the arguments.
     } as unknown as LogEntry;
     const refusal = refusalOf(sheet, foldJob(sheet, log), entry);
     if (refusal) return refusal;

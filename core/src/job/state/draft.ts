@@ -101,6 +101,7 @@ export function emptyDraft(): Draft {
 
 /** A copy that does not change with the draft: its lists are copied, what they hold is never changed. */
 export function copyOf(draft: Draft): Draft {
+  // The same keys with copies of the same values: through entries the compiler loses which is which.
   return Object.fromEntries(
     Object.entries(draft).map(([key, value]) => [key, copied(value)]),
   ) as unknown as Draft;

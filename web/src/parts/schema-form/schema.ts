@@ -101,6 +101,7 @@ function merged(all: readonly Schema[], value: unknown): Control {
             ...control,
             properties: {
               ...control.properties,
+              // A schema of our own making, without the symbols of the library that makes the others.
               kind: { type: 'string', enum: kinds } as unknown as Schema,
             },
           },

@@ -32,66 +32,21 @@ export interface TrackRecorderProps {
   readonly onDraft: (draft: TrackDraft) => void;
 }
 
-export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: TrackRecorderProps) {
-  const [text, setText] = useState('');
-  const [driverText, setDriverText] = useState('');
-  const [typing, setTyping] = useState<'figure' | 'driver'>('figure');
-  const small = useSmallScreen();
-  const now = useNow(500);
-  const parsed = parseEntry(text, expect.unit);
-  const driver = driverOf(expect);
-  const driverValue = Number(driverText.replace(',', '.'));
-  const driverMissing =
-    driver !== undefined && (driverText.trim() === '' || Number.isNaN(driverValue));
-  const event = eventOf(expect);
+export function TrackRecorder(props: TrackRecorderProps) {
+  const { job, bench, wanted, expect, draft, onDraft } = props;
+  const recording = useRecording(props);
+  const { parsed, ready, meter, last, full, event } = recording;
   const light = expect.kind === 'pattern';
-  const last = draft.samples.at(-1);
-  const elapsed = last ? Math.max(0, Math.floor((now - draft.startedAt) / 1000)) : 0;
-  const seconds = secondsOf(expect);
-  const pause = last ? now - (draft.startedAt + last.t * 1000) : 0;
-  const ready = parsed.kind === 'value' && !driverMissing;
-
-  const add = (value: number) => {
-    const at = Date.now();
-    const startedAt = last ? draft.startedAt : (draft.eventAt ?? at);
-    const sample: Sample = {
-      // A clock set back must not make a figure older than the one before it.
-      t: Math.max(last?.t ?? 0, (at - startedAt) / 1000),
-      value,
-      ...(driver !== undefined && { driver: driverValue }),
-    };
-    onDraft({ ...draft, startedAt, samples: [...draft.samples, sample] });
-    setText('');
-  };
-  /** As long as the rule wants; one that waits for an event goes on until somebody stops it. */
-  const full =
-    draft.samples.length >= MOST_SAMPLES ||
-    (seconds > 0 && event === undefined && last !== undefined && last.t >= seconds);
-  const meter = useTrackFeed(expect, wanted.function, full, add);
   const metered = METER_FUNCTIONS[wanted.function].metered && !light;
-  const field = (which: 'figure' | 'driver') => ({
-    inputMode: small ? ('none' as const) : ('decimal' as const),
-    autoComplete: 'off',
-    onFocus: () => setTyping(which),
-  });
-
   return (
     <form
       data-keys="off"
       onSubmit={(submit) => {
         submit.preventDefault();
-        if (ready) add(parsed.value);
+        if (ready && parsed.kind === 'value') recording.add(parsed.value);
       }}
     >
-      <p className="m-0 text-[15px] text-soft">
-        <span role="timer" className="figure text-[22px] text-ink">
-          {elapsed} s
-        </span>{' '}
-        {seconds > 0 ? `of ${seconds} s` : ''} · {draft.samples.length} figures
-        <span className="max-lg:hidden">
-          {meter.on ? '. The meter writes them.' : '. Each one is stamped when you keep it.'}
-        </span>
-      </p>
+      <Elapsed expect={expect} draft={draft} byMeter={meter.on} />
       {metered && (
         <MeterStrip
           job={job}
@@ -105,7 +60,7 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
         <Button
           {...(!last && { kind: 'go' as const })}
           aria-pressed={meter.on}
-          disabled={!meter.on && driverMissing}
+          disabled={!meter.on && recording.driverMissing}
           onClick={() => meter.setOn(!meter.on)}
         >
           {meter.on ? 'Stop recording' : 'Record from the meter'}
@@ -116,48 +71,13 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
           The meter shows no figure for this test: nothing is being recorded.
         </p>
       )}
-      {pause > INTERRUPTED_MS && (
-        <p role="status" className="m-0 border-l-4 border-marigold bg-marigold-tint px-3 py-1">
-          Nothing for {Math.round(pause / 60_000)} min. All figures so far are kept: go on, keep
-          them, or start over.
-        </p>
-      )}
       {light ? (
         <div className="mt-2 flex gap-2">
-          <Button onClick={() => add(1)}>Light on now</Button>
-          <Button onClick={() => add(0)}>Light off now</Button>
+          <Button onClick={() => recording.add(1)}>Light on now</Button>
+          <Button onClick={() => recording.add(0)}>Light off now</Button>
         </div>
       ) : (
-        <div className="mt-2 flex flex-wrap items-end gap-2">
-          {driver !== undefined && (
-            <label className="text-[14px] text-soft">
-              {driver}
-              <input
-                {...field('driver')}
-                value={driverText}
-                maxLength={12}
-                onChange={(change) => setDriverText(change.target.value)}
-                className={`figure block min-h-12 w-28 border bg-card px-3 text-[20px] text-ink ${typing === 'driver' ? 'border-2 border-jade' : 'border-soft'}`}
-              />
-            </label>
-          )}
-          <label hidden={meter.on} className="text-[14px] text-soft">
-            Figure now
-            <input
-              autoFocus
-              {...field('figure')}
-              value={text}
-              maxLength={24}
-              onChange={(change) => setText(change.target.value)}
-              className={`figure block min-h-12 w-40 border bg-card px-3 text-[22px] text-ink ${typing === 'figure' ? 'border-2 border-jade' : 'border-soft'}`}
-            />
-          </label>
-          {!meter.on && (
-            <Button type="submit" disabled={!ready} className="max-lg:hidden">
-              Add
-            </Button>
-          )}
-        </div>
+        <FigureFields recording={recording} />
       )}
       <p role="status" className="m-0 mt-1 min-h-6">
         {parsed.kind === 'error' ? (
@@ -178,15 +98,141 @@ export function TrackRecorder({ job, bench, wanted, expect, draft, onDraft }: Tr
           {draft.eventAt === undefined ? `Mark now: ${event}` : `✓ marked: ${event}`}
         </Button>
       )}
-      {!light && (!meter.on || driver !== undefined) && (
-        <Keypad
-          text={typing === 'driver' || meter.on ? driverText : text}
-          onText={typing === 'driver' || meter.on ? setDriverText : setText}
-          onKeep={() => parsed.kind === 'value' && add(parsed.value)}
-          keep="Add"
-          canKeep={ready}
-        />
-      )}
+      {!light && <FigureKeys recording={recording} />}
     </form>
+  );
+}
+
+/** What is typed, what drives it, the connected meter, and how a figure is added. */
+function useRecording({ wanted, expect, draft, onDraft }: TrackRecorderProps) {
+  const [text, setText] = useState('');
+  const [driverText, setDriverText] = useState('');
+  const [typing, setTyping] = useState<'figure' | 'driver'>('figure');
+  const parsed = parseEntry(text, expect.unit);
+  const driver = driverOf(expect);
+  const driverValue = Number(driverText.replace(',', '.'));
+  const driverMissing =
+    driver !== undefined && (driverText.trim() === '' || Number.isNaN(driverValue));
+  const event = eventOf(expect);
+  const last = draft.samples.at(-1);
+  const seconds = secondsOf(expect);
+  const add = (value: number) => {
+    const at = Date.now();
+    const startedAt = last ? draft.startedAt : (draft.eventAt ?? at);
+    const sample: Sample = {
+      // A clock set back must not make a figure older than the one before it.
+      t: Math.max(last?.t ?? 0, (at - startedAt) / 1000),
+      value,
+      ...(driver !== undefined && { driver: driverValue }),
+    };
+    onDraft({ ...draft, startedAt, samples: [...draft.samples, sample] });
+    setText('');
+  };
+  /** As long as the rule wants; one that waits for an event goes on until somebody stops it. */
+  const full =
+    draft.samples.length >= MOST_SAMPLES ||
+    (seconds > 0 && event === undefined && last !== undefined && last.t >= seconds);
+  const meter = useTrackFeed(expect, wanted.function, full, add);
+  const ready = parsed.kind === 'value' && !driverMissing;
+  return {
+    ...{ text, setText, driverText, setDriverText, typing, setTyping },
+    ...{ parsed, driver, driverMissing, event, last, full, ready, meter, add },
+  };
+}
+type Recording = ReturnType<typeof useRecording>;
+
+/** How long it has run, and whether it was left. */
+function Elapsed({
+  expect,
+  draft,
+  byMeter,
+}: {
+  expect: SeriesExpectation;
+  draft: TrackDraft;
+  byMeter: boolean;
+}) {
+  const now = useNow(500);
+  const last = draft.samples.at(-1);
+  const elapsed = last ? Math.max(0, Math.floor((now - draft.startedAt) / 1000)) : 0;
+  const pause = last ? now - (draft.startedAt + last.t * 1000) : 0;
+  const seconds = secondsOf(expect);
+  return (
+    <>
+      <p className="m-0 text-[15px] text-soft">
+        <span role="timer" className="figure text-[22px] text-ink">
+          {elapsed} s
+        </span>{' '}
+        {seconds > 0 ? `of ${seconds} s` : ''} · {draft.samples.length} figures
+        <span className="max-lg:hidden">
+          {byMeter ? '. The meter writes them.' : '. Each one is stamped when you keep it.'}
+        </span>
+      </p>
+      {pause > INTERRUPTED_MS && (
+        <p role="status" className="m-0 border-l-4 border-marigold bg-marigold-tint px-3 py-1">
+          Nothing for {Math.round(pause / 60_000)} min. All figures so far are kept: go on, keep
+          them, or start over.
+        </p>
+      )}
+    </>
+  );
+}
+
+function FigureFields({ recording }: { recording: Recording }) {
+  const small = useSmallScreen();
+  const { driver, typing, meter } = recording;
+  const field = (which: 'figure' | 'driver') => ({
+    inputMode: small ? ('none' as const) : ('decimal' as const),
+    autoComplete: 'off',
+    onFocus: () => recording.setTyping(which),
+  });
+  const edge = (which: 'figure' | 'driver') =>
+    typing === which ? 'border-2 border-jade' : 'border-soft';
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-2">
+      {driver !== undefined && (
+        <label className="text-[14px] text-soft">
+          {driver}
+          <input
+            {...field('driver')}
+            value={recording.driverText}
+            maxLength={12}
+            onChange={(change) => recording.setDriverText(change.target.value)}
+            className={`figure block min-h-12 w-28 border bg-card px-3 text-[20px] text-ink ${edge('driver')}`}
+          />
+        </label>
+      )}
+      <label hidden={meter.on} className="text-[14px] text-soft">
+        Figure now
+        <input
+          autoFocus
+          {...field('figure')}
+          value={recording.text}
+          maxLength={24}
+          onChange={(change) => recording.setText(change.target.value)}
+          className={`figure block min-h-12 w-40 border bg-card px-3 text-[22px] text-ink ${edge('figure')}`}
+        />
+      </label>
+      {!meter.on && (
+        <Button type="submit" disabled={!recording.ready} className="max-lg:hidden">
+          Add
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** Keys for the field in hand; none where the meter writes and nothing drives it. */
+function FigureKeys({ recording }: { recording: Recording }) {
+  const { driver, typing, meter, parsed } = recording;
+  if (meter.on && driver === undefined) return null;
+  const driving = typing === 'driver' || meter.on;
+  return (
+    <Keypad
+      text={driving ? recording.driverText : recording.text}
+      onText={driving ? recording.setDriverText : recording.setText}
+      onKeep={() => parsed.kind === 'value' && recording.add(parsed.value)}
+      keep="Add"
+      canKeep={recording.ready}
+    />
   );
 }

@@ -175,6 +175,7 @@ function MeterForm({
     mutationFn: () => ask('dropMeter', { params: { id: meter.id } }),
     onSuccess: finish,
   });
+  // The form takes any JSON Schema, and values by the names in it.
   const { properties = {} } = meterProfileSchema as unknown as Schema;
   const required = meterProfileSchema.required as readonly string[];
   const failed = saving.error ?? removing.error;

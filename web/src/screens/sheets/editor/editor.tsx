@@ -162,6 +162,7 @@ function SectionForm({
   context: FormContext;
   onSheet: (sheet: Sheet) => void;
 }) {
+  // The form takes any JSON Schema, and values by the names in it.
   const { properties = {} } = sheetSchema as unknown as Schema;
   if (section === 'text') return <TextSection sheet={sheet} onSheet={onSheet} />;
   if (section === 'boards')
