@@ -42,24 +42,27 @@ export const test = base.extend<
 
 export { expect, type Page };
 
+/** The page answers within a few frames: looked at that often, a whole walk does not wait on us. */
+const SOON = { intervals: [20, 30, 50, 80, 120, 250] };
+
 /** Types a figure into the field in hand and keeps it with Enter; waits until it is written down. */
 export async function reading(page: Page, typed: string): Promise<void> {
   const before = await opened(page);
   await page.keyboard.type(typed);
   await page.keyboard.press('Enter');
-  await expect.poll(() => rollCount(page)).toBeGreaterThan(before);
+  await expect.poll(() => rollCount(page), SOON).toBeGreaterThan(before);
 }
 
 /** Presses a key and waits until something was written down. */
 export async function press(page: Page, key: string): Promise<void> {
   const before = await opened(page);
   await page.keyboard.press(key);
-  await expect.poll(() => rollCount(page)).toBeGreaterThan(before);
+  await expect.poll(() => rollCount(page), SOON).toBeGreaterThan(before);
 }
 
 /** Waits until the job's opening has come from the server, so that it is not taken for a new entry. */
 export async function opened(page: Page): Promise<number> {
-  await expect.poll(() => rollCount(page)).toBeGreaterThan(0);
+  await expect.poll(() => rollCount(page), SOON).toBeGreaterThan(0);
   return rollCount(page);
 }
 

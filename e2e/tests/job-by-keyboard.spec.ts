@@ -172,7 +172,7 @@ test('from arrival to the signed report, reloading and losing the server on the 
   });
 
   await test.step('Decide: the first suspect needs no reason, another does', async () => {
-    await heading('Nearly sure: main board');
+    await heading('It points to the main board');
     const decide = page.getByRole('button', { name: 'Decide: Main board' });
     await expect(decide).toBeEnabled();
     for (

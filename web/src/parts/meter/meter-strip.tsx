@@ -24,6 +24,7 @@ import { Button } from '../button';
 import { useKeys } from '../keys';
 import { ConnectDialog } from './connect-dialog';
 import { MeterDigits } from './meter-digits';
+import { StripCheck } from './strip-check';
 
 export interface MeterStripProps {
   readonly job: string;
@@ -97,27 +98,7 @@ export function MeterStrip({
           wrong={wrong}
           quiet={quiet || (holding && wrong === undefined)}
         />
-        {simulated && (
-          <label className="text-[14px] text-soft">
-            <span className="sr-only">Dial</span>
-            <select
-              aria-label="Dial of the simulated meter"
-              value={dial}
-              onChange={(event) => {
-                const fn = event.target.value as MeterFunction;
-                // As they lie now, not as they lay when this was drawn.
-                placeLeads({ ...(meterFeed().leads ?? {}), function: fn });
-              }}
-              className="min-h-11 border border-soft bg-paper px-2 text-[15px] text-ink"
-            >
-              {Object.entries(METER_FUNCTIONS).map(([fn, facts]) => (
-                <option key={fn} value={fn}>
-                  {facts.words}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
+        {simulated && <Dial value={dial} />}
         {simulated && (
           <Button
             hint="d"
@@ -137,40 +118,85 @@ export function MeterStrip({
           </Button>
         )}
       </div>
-      <div className="flex flex-wrap items-center gap-x-4 text-[15px]">
-        {holding && (
-          <Check
-            label="Auto-hold"
-            hint="h"
-            on={choice.on}
-            onChange={(next) => {
-              readySound();
-              setHold({ on: next });
-            }}
-          />
-        )}
-        {simulated && holding && (
-          <Check
-            label="Leads follow the card"
-            on={choice.follow}
-            onChange={(next) => setHold({ follow: next })}
-          />
-        )}
-        {feed.status === 'lost' && (
-          <Button kind="quiet" onClick={reconnectMeter}>
-            Reconnect
-          </Button>
-        )}
-        {feed.fuseBlown && (
-          <Button kind="quiet" onClick={() => handOn({ do: 'replace-fuse' })}>
-            Replace the meter’s fuse
-          </Button>
-        )}
-        <span className="flex-1" />
-        <Button kind="quiet" onClick={() => void disconnectMeter()}>
-          Disconnect
+      <Handling feed={feed} simulated={simulated} holding={holding} />
+      <Trouble feed={feed} />
+    </section>
+  );
+}
+
+function Dial({ value }: { value: MeterFunction }) {
+  return (
+    <label className="text-[14px] text-soft">
+      <span className="sr-only">Dial</span>
+      <select
+        aria-label="Dial of the simulated meter"
+        value={value}
+        onChange={(event) => {
+          const fn = event.target.value as MeterFunction;
+          // As they lie now, not as they lay when this was drawn.
+          placeLeads({ ...(meterFeed().leads ?? {}), function: fn });
+        }}
+        className="min-h-11 border border-soft bg-paper px-2 text-[15px] text-ink"
+      >
+        {Object.entries(METER_FUNCTIONS).map(([fn, facts]) => (
+          <option key={fn} value={fn}>
+            {facts.words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+interface OfFeed {
+  readonly feed: ReturnType<typeof useMeterFeed>;
+}
+
+/** What hands do with the meter besides touching points. */
+function Handling({ feed, simulated, holding }: OfFeed & { simulated: boolean; holding: boolean }) {
+  const choice = useHoldChoice();
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 text-[15px]">
+      {holding && (
+        <StripCheck
+          label="Auto-hold"
+          hint="h"
+          on={choice.on}
+          onChange={(next) => {
+            readySound();
+            setHold({ on: next });
+          }}
+        />
+      )}
+      {simulated && holding && (
+        <StripCheck
+          label="Leads follow the card"
+          on={choice.follow}
+          onChange={(next) => setHold({ follow: next })}
+        />
+      )}
+      {feed.status === 'lost' && (
+        <Button kind="quiet" onClick={reconnectMeter}>
+          Reconnect
         </Button>
-      </div>
+      )}
+      {feed.fuseBlown && (
+        <Button kind="quiet" onClick={() => handOn({ do: 'replace-fuse' })}>
+          Replace the meter’s fuse
+        </Button>
+      )}
+      <span className="flex-1" />
+      <Button kind="quiet" onClick={() => void disconnectMeter()}>
+        Disconnect
+      </Button>
+    </div>
+  );
+}
+
+/** Lines that could not be read, a connection in trouble, and a danger the meter was taken off for. */
+function Trouble({ feed }: OfFeed) {
+  return (
+    <>
       {feed.bad > 0 && (
         <p className="m-0 text-[14px] text-soft">
           {feed.bad} lines could not be read and were passed over.
@@ -190,35 +216,6 @@ export function MeterStrip({
           </Button>
         </div>
       )}
-    </section>
-  );
-}
-
-function Check({
-  label,
-  hint,
-  on,
-  onChange,
-}: {
-  label: string;
-  hint?: string;
-  on: boolean;
-  onChange: (on: boolean) => void;
-}) {
-  return (
-    <label className="flex min-h-11 cursor-pointer items-center gap-2">
-      <input
-        type="checkbox"
-        checked={on}
-        onChange={(event) => onChange(event.target.checked)}
-        className="h-5 w-5 accent-[var(--jade)]"
-      />
-      {label}
-      {hint && (
-        <kbd aria-hidden="true" className="figure text-[13px] text-soft max-lg:hidden">
-          {hint}
-        </kbd>
-      )}
-    </label>
+    </>
   );
 }

@@ -23,6 +23,9 @@ export interface FieldProps {
 export const INPUT =
   'min-h-11 w-full border border-soft bg-card px-2 text-[15px] text-ink aria-invalid:border-2 aria-invalid:border-brick';
 
+/** A small key beside a field: up, down, away. */
+export const SMALL = 'min-h-11 min-w-11 cursor-pointer px-2 text-soft disabled:opacity-40';
+
 export function Problem({ id, text }: { id: string; text: string | undefined }) {
   return text === undefined ? null : (
     <span id={id} className="block text-[14px] text-brick">

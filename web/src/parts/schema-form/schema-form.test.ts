@@ -1,6 +1,6 @@
 import { meterProfileSchema } from '@jeitinho/core';
 import { sheetSchema } from '@jeitinho/core/sheet';
-import { readShares, shareWords } from './collections';
+import { readShares, shareWords } from './record-field';
 import { blankOf, branchOf, controlOf, labelOf, nameOf, tagOf, type Schema } from './schema';
 import { at, fromPointer, moved, pointer, withValue } from './update';
 

@@ -1,6 +1,7 @@
 /** A form for any part of a document, made from its JSON Schema, so that no field is out of reach. */
 import { useId } from 'react';
-import { ListField, RecordField } from './collections';
+import { ListField } from './list-field';
+import { RecordField } from './record-field';
 import { INPUT, NestedFields, Problem, type FieldProps, type FieldsProps } from './field-parts';
 import { NumberField, PairField, TextField } from './fields';
 import { blankOf, branchOf, controlOf, labelOf, tagOf, type Schema } from './schema';

@@ -60,52 +60,8 @@ export function Read() {
           </p>
         </div>
 
-        <div className="mt-4 flex flex-wrap gap-2" role="group" aria-label="Codes of this sheet">
-          {sheet.codes.list.map((code) => (
-            <button
-              key={code.code}
-              type="button"
-              onClick={() => void keep(code.code)}
-              className="min-h-[52px] cursor-pointer border border-soft bg-card px-4 text-left"
-            >
-              <span className="figure mr-2 text-[18px] font-semibold">{code.code}</span>{' '}
-              {code.title}
-            </button>
-          ))}
-          <button
-            type="button"
-            onClick={() => void keep(null)}
-            className="min-h-[52px] cursor-pointer border border-dashed border-soft px-4"
-          >
-            No code shown
-          </button>
-        </div>
-
-        <div className="mt-6 flex flex-col gap-4" aria-live="polite">
-          {state.codes.map((code) => (
-            <section
-              key={code.entry}
-              aria-label={`Code ${code.shown}`}
-              className="border-l-4 border-ink bg-card px-4 py-3"
-            >
-              <p className="m-0 text-[18px]">
-                <span className="figure mr-2 text-[22px] font-semibold">{code.shown}</span>
-                <strong>{code.listed?.title ?? 'Not on this sheet'}</strong>
-              </p>
-              {code.listed?.means && <p className="m-0 mt-1">{code.listed.means}</p>}
-              {code.listed?.firstLook?.map((look) => (
-                <p key={look} className="m-0 mt-1 text-[15px] text-soft">
-                  First look: {look}
-                </p>
-              ))}
-            </section>
-          ))}
-          {state.noCode && state.codes.length === 0 && (
-            <p className="m-0 border-l-4 border-ink bg-card px-4 py-3">
-              No code shown. The readings must tell.
-            </p>
-          )}
-        </div>
+        <Choices keep={(shown) => void keep(shown)} />
+        <Kept />
       </div>
       <ActionBar
         title={
@@ -132,5 +88,63 @@ export function Read() {
         )}
       </ActionBar>
     </>
+  );
+}
+
+/** Every code of the sheet as a button, and none at all. */
+function Choices({ keep }: { keep: (shown: string | null) => void }) {
+  const { sheet } = useJob();
+  return (
+    <div className="mt-4 flex flex-wrap gap-2" role="group" aria-label="Codes of this sheet">
+      {sheet.codes.list.map((code) => (
+        <button
+          key={code.code}
+          type="button"
+          onClick={() => keep(code.code)}
+          className="min-h-[52px] cursor-pointer border border-soft bg-card px-4 text-left"
+        >
+          <span className="figure mr-2 text-[18px] font-semibold">{code.code}</span> {code.title}
+        </button>
+      ))}
+      <button
+        type="button"
+        onClick={() => keep(null)}
+        className="min-h-[52px] cursor-pointer border border-dashed border-soft px-4"
+      >
+        No code shown
+      </button>
+    </div>
+  );
+}
+
+/** The codes as they were kept: what each means, and where the maker looks first. */
+function Kept() {
+  const { state } = useJob();
+  return (
+    <div className="mt-6 flex flex-col gap-4" aria-live="polite">
+      {state.codes.map((code) => (
+        <section
+          key={code.entry}
+          aria-label={`Code ${code.shown}`}
+          className="border-l-4 border-ink bg-card px-4 py-3"
+        >
+          <p className="m-0 text-[18px]">
+            <span className="figure mr-2 text-[22px] font-semibold">{code.shown}</span>
+            <strong>{code.listed?.title ?? 'Not on this sheet'}</strong>
+          </p>
+          {code.listed?.means && <p className="m-0 mt-1">{code.listed.means}</p>}
+          {code.listed?.firstLook?.map((look) => (
+            <p key={look} className="m-0 mt-1 text-[15px] text-soft">
+              First look: {look}
+            </p>
+          ))}
+        </section>
+      ))}
+      {state.noCode && state.codes.length === 0 && (
+        <p className="m-0 border-l-4 border-ink bg-card px-4 py-3">
+          No code shown. The readings must tell.
+        </p>
+      )}
+    </div>
   );
 }
