@@ -223,19 +223,21 @@ for (const [name, viewport] of [
 }
 
 for (const colorScheme of ['light', 'dark'] as const)
-  test(`the page of the API reads well, ${colorScheme}`, async ({ browser, jeitinho }) => {
-    const page = await browser.newPage({ colorScheme, viewport: { width: 390, height: 844 } });
-    await page.goto(`${jeitinho.url}/api/v1`);
-    await expect(page.getByRole('heading', { name: 'POST /jobs/{id}/entries' })).toBeVisible();
-    await page.getByRole('link', { name: 'Job', exact: true }).first().click();
-    const shape = page.locator('#shape-Job');
-    await expect(shape.getByText('Job', { exact: true })).toBeInViewport();
-    await shape.getByText('Job', { exact: true }).click();
-    await expect(shape.getByText('"complaint"')).toBeVisible();
-    expect(await found(page, 'the API')).toEqual([]);
-    const sideways = await page.evaluate(
-      () => document.documentElement.scrollWidth > document.documentElement.clientWidth,
-    );
-    expect(sideways).toBe(false);
-    await page.close();
+  test.describe(`${colorScheme}, small`, () => {
+    test.use({ colorScheme, viewport: { width: 390, height: 844 } });
+
+    test('the page of the API reads well', async ({ page }) => {
+      await page.goto('/api/v1');
+      await expect(page.getByRole('heading', { name: 'POST /jobs/{id}/entries' })).toBeVisible();
+      await page.getByRole('link', { name: 'Job', exact: true }).first().click();
+      const shape = page.locator('#shape-Job');
+      await expect(shape.getByText('Job', { exact: true })).toBeInViewport();
+      await shape.getByText('Job', { exact: true }).click();
+      await expect(shape.getByText('"complaint"')).toBeVisible();
+      expect(await found(page, 'the API')).toEqual([]);
+      const sideways = await page.evaluate(
+        () => document.documentElement.scrollWidth > document.documentElement.clientWidth,
+      );
+      expect(sideways).toBe(false);
+    });
   });
