@@ -1,3 +1,5 @@
+import { availableParallelism } from 'node:os';
+
 // One Jest run over the workspaces. The server project gets a MariaDB of its own (server/testing).
 const transform = {
   '^.+\\.tsx?$': [
@@ -26,6 +28,8 @@ const project = (name, more = {}) => ({
 export default {
   // A test that makes a database of its own waits for the disk.
   testTimeout: 60_000,
+  // Jest leaves one core to itself; of two that is half.
+  maxWorkers: Math.max(2, availableParallelism() - 1),
   projects: [
     project('core'),
     project('demo'),

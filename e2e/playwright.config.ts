@@ -13,8 +13,8 @@ const args = [
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
-  // Each worker runs a server and a database of its own. Two cores carry two: most of the time is waiting.
-  workers: 2,
+  // Each worker runs a server and a database of its own. Two cores carry three: most of the time is waiting.
+  workers: 3,
   fullyParallel: true,
   // Generous: a disk that stalls must not look like a broken app. Nothing here measures speed.
   timeout: 180_000,

@@ -1,8 +1,9 @@
 // The quick look after a small change: types, lint and the unit tests of what changed since the last
 // commit (or in it, where nothing is open), side by side. Everything: `./jeitinho test`.
-import { execFileSync, spawn } from 'node:child_process';
+import { execFileSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
+import { sideBySide } from './side-by-side.mjs';
 
 const git = (...args) =>
   execFileSync('git', args, { encoding: 'utf8' })
@@ -58,26 +59,10 @@ const steps = [
     : []),
 ];
 
-const run = ([name, command, args]) =>
-  new Promise((resolve) => {
-    const started = Date.now();
-    let said = '';
-    const child = spawn(join('node_modules/.bin', command), args, {
-      env: { ...process.env, FORCE_COLOR: '0' },
-    });
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (said += data));
-    child.on('close', (code) => {
-      const seconds = ((Date.now() - started) / 1000).toFixed(1);
-      console.log(`${code === 0 ? '✓' : '✕'} ${name} (${seconds} s)`);
-      if (code !== 0) console.log(said);
-      resolve(code === 0);
-    });
-  });
-
 const started = Date.now();
 console.log(
   `${changed.length} files changed; ${tests.map((file) => basename(file)).join(', ') || 'no unit tests beside them'}`,
 );
-const good = await Promise.all(steps.map(run));
+const good = await sideBySide(steps);
 console.log(`${((Date.now() - started) / 1000).toFixed(1)} s`);
 process.exit(good.every(Boolean) ? 0 : 1);

@@ -4,6 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { accessSync, constants, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { sideBySide } from './side-by-side.mjs';
 import sums from './sums.cjs';
 
 // Databases and browser profiles of tests belong in memory where there is room: a slow disk made the
@@ -39,12 +40,6 @@ function run(name, command, args, env = {}) {
   return status === 0;
 }
 
-/** A check that is right or wrong as a whole. */
-function whole(name, command, args) {
-  const good = run(name, command, args);
-  add(name, { passed: good ? 1 : 0, failed: good ? 0 : 1 });
-}
-
 /** A runner that writes its own account; one that leaves none, or fails beyond it, has failed. */
 function counted(name, command, args, file, sum, env) {
   const good = run(name, command, args, env);
@@ -55,13 +50,22 @@ function counted(name, command, args, file, sum, env) {
   add(name, result);
 }
 
-whole('types', 'npx', [
-  'tsc',
-  ...['-p', 'tsconfig.json', '--incremental', '--tsBuildInfoFile'],
-  'node_modules/.cache/types.tsbuildinfo',
-]);
-whole('lint', 'npx', ['eslint', '.', '--cache', '--cache-location', 'node_modules/.cache/eslint']);
-whole('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+const CACHE = 'node_modules/.cache';
+const WHOLE = [
+  [
+    'types',
+    'tsc',
+    ['-p', 'tsconfig.json', '--incremental', '--tsBuildInfoFile', `${CACHE}/types.tsbuildinfo`],
+  ],
+  ['lint', 'eslint', ['.', '--cache', '--cache-location', `${CACHE}/eslint`]],
+  ['format', 'prettier', ['--check', '--log-level', 'warn', '.']],
+];
+console.log('\n=== types, lint and format');
+const good = await sideBySide(WHOLE);
+add('types, lint and format', {
+  passed: good.filter(Boolean).length,
+  failed: good.filter((each) => !each).length,
+});
 const jest = join(scratch, 'jest.json');
 counted(
   'unit and server tests',

@@ -199,12 +199,12 @@ test('from arrival to the signed report, reloading and losing the server on the 
     const row = (title: string, value: string) =>
       report.getByRole('row').filter({ hasText: title }).filter({ hasText: value });
     await expect(row('Inverter fuse F1', '0.2 Ω')).toContainText(
-      /± 0\.29.Ω.*at most 1.Ω.*In.*Service data UF-4, p\. 11/,
+      /± 0\.045.Ω.*at most 1.Ω.*In.*Service data UF-4, p\. 11/,
     );
     await expect(row('Lower transistors', '0.448')).toContainText(/± 6\.5.mV.*0\.35 to 0\.6.V.*In/);
     await expect(row('Compressor windings', '72.7')).toContainText('Withdrawn');
     await expect(row('Red on W, black on U', 'Compressor windings')).toContainText(
-      /7\.1.Ω.*± 0\.33.Ω.*6\.3 to 7\.7.Ω.*In/,
+      /7\.1.Ω.*± 0\.094.Ω.*6\.3 to 7\.7.Ω.*In/,
     );
     await expect(row('Winding to frame', 'OL')).toContainText(/OL or above 10.MΩ/);
     await expect(row('Command, loaded', '0.9 V')).toContainText(/1\.8 to 3\.4.V.*Out: low/);
