@@ -1,5 +1,14 @@
 /** Talking to the server: JSON in and out, problems as typed errors. */
-import { pathOf, ROUTES, type AnswerOf, type BodyFor, type ParamsOf, type Problem, type QueryOf, type RouteName } from '@jeitinho/core';
+import {
+  pathOf,
+  ROUTES,
+  type AnswerOf,
+  type BodyFor,
+  type ParamsOf,
+  type Problem,
+  type QueryOf,
+  type RouteName,
+} from '@jeitinho/core';
 import { noteAnswer } from './answer-watch';
 
 /** The server answered, and said no. */
@@ -30,7 +39,9 @@ const TIMEOUT_MS = 10_000;
 export type Asked<R extends RouteName> = ([keyof ParamsOf<R>] extends [never]
   ? { readonly params?: undefined }
   : { readonly params: ParamsOf<R> }) &
-  ([BodyFor<R>] extends [undefined] ? { readonly body?: undefined } : { readonly body: BodyFor<R> }) & {
+  ([BodyFor<R>] extends [undefined]
+    ? { readonly body?: undefined }
+    : { readonly body: BodyFor<R> }) & {
     readonly query?: QueryOf<R>;
   };
 
@@ -92,12 +103,9 @@ export async function pageAt<R extends ListRoute>(
 }
 
 /** A whole list, page by page. @throws {ApiProblem | Unreachable} */
-export async function askAll<R extends ListRoute>(
-  route: R,
-  asked: Asked<R>,
-): Promise<ItemOf<R>[]> {
+export async function askAll<R extends ListRoute>(route: R, asked: Asked<R>): Promise<ItemOf<R>[]> {
   const all: ItemOf<R>[] = [];
-  for (let next: string | undefined = pathAsked(route, asked); next !== undefined; ) {
+  for (let next: string | undefined = pathAsked(route, asked); next !== undefined;) {
     const page: Page<ItemOf<R>> = await pageAt(route, next);
     all.push(...page.items);
     next = page.next;

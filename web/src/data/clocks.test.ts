@@ -25,11 +25,7 @@ test('all jobs together, in the order in which they end', async () => {
   await named('a', 'Soak', 600);
   await named('b', 'Call back', 60);
   await recordEntry(target('a'), 'safed', { step: 'isolated' }, store);
-  expect(await shown()).toEqual([
-    'Chiller: Call back',
-    'Fridge: Wait: Bus',
-    'Fridge: Soak',
-  ]);
+  expect(await shown()).toEqual(['Chiller: Call back', 'Fridge: Wait: Bus', 'Fridge: Soak']);
 });
 
 test('what was stopped, refused, signed or long past is nobody’s clock', async () => {

@@ -58,11 +58,7 @@ export function useDeviceClock(onSet: (seconds: number) => void): void {
 }
 
 /** Runs when no other tab runs the same, until the signal; without locks it runs at once. */
-async function alone(
-  name: string,
-  signal: AbortSignal,
-  work: () => Promise<void>,
-): Promise<void> {
+async function alone(name: string, signal: AbortSignal, work: () => Promise<void>): Promise<void> {
   const locks = globalThis.navigator?.locks;
   // Given up while it still waited for its turn: nothing to do.
   if (locks) await locks.request(name, { signal }, work).catch(() => undefined);

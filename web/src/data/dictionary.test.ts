@@ -5,7 +5,9 @@ import { computeDictionary } from './dictionary';
 
 const sheet = {
   ...(panvale as unknown as BenchedSheet),
-  faults: (panvale as unknown as BenchedSheet).faults.filter(({ id }) => id === 'lock' || id === 'leg-2'),
+  faults: (panvale as unknown as BenchedSheet).faults.filter(
+    ({ id }) => id === 'lock' || id === 'leg-2',
+  ),
 };
 
 /** A worker in this thread: the same messages, each answered a moment later. */
@@ -55,7 +57,11 @@ test('draws are shared among workers, counted, and put together', async () => {
 test('stopped, every worker ends and nothing comes of it', async () => {
   const { made, make } = crew();
   const stop = new AbortController();
-  const running = computeDictionary(sheet, { ...options(stop.signal), make, onProgress: () => stop.abort() });
+  const running = computeDictionary(sheet, {
+    ...options(stop.signal),
+    make,
+    onProgress: () => stop.abort(),
+  });
   await expect(running).rejects.toMatchObject({ name: 'AbortError' });
   expect(made.every(({ terminated }) => terminated)).toBe(true);
 });

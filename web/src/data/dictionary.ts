@@ -1,5 +1,11 @@
 /** Computing a fault dictionary in a few workers: handed out draw by draw, so that it can be stopped. */
-import { dictionaryFrom, drawsOf, type BenchedSheet, type DrawResult, type FaultDictionary } from '@jeitinho/core/bench';
+import {
+  dictionaryFrom,
+  drawsOf,
+  type BenchedSheet,
+  type DrawResult,
+  type FaultDictionary,
+} from '@jeitinho/core/bench';
 import type { DictionaryReply, DictionaryTask } from '../workers/dictionary-worker';
 
 const MOST_WORKERS = 6;

@@ -37,7 +37,10 @@ export function decodeText(bytes: Uint8Array, name: string): ReadFile {
     } catch {
       // Not this one; try the next.
     }
-  return { ok: false, problem: `“${name}” cannot be read in any usual encoding. Save it as UTF-8.` };
+  return {
+    ok: false,
+    problem: `“${name}” cannot be read in any usual encoding. Save it as UTF-8.`,
+  };
 }
 
 export function download(name: string, text: string, type: string): void {

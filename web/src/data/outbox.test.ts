@@ -37,7 +37,12 @@ class StandIn {
     this.posts += 1;
     const { entries } = JSON.parse(body) as { entries: LogEntry[] };
     const bad = entries.find((entry) => entry.id === this.refuse);
-    if (bad) return problem(409, { code: 'no', detail: 'The rule says no.', entry: { index: 0, id: bad.id } });
+    if (bad)
+      return problem(409, {
+        code: 'no',
+        detail: 'The rule says no.',
+        entry: { index: 0, id: bad.id },
+      });
     for (const entry of entries)
       if (!this.log.some((known) => known.id === entry.id))
         this.log.push({
@@ -123,7 +128,10 @@ test('a refused entry is set aside with the reason, the rest goes through', asyn
   await write('b');
   server.refuse = 'a';
   expect(await syncJob(JOB, store)).toBe('reached');
-  expect(await store.entries.get('a')).toMatchObject({ sendState: 'refused', refusal: 'The rule says no.' });
+  expect(await store.entries.get('a')).toMatchObject({
+    sendState: 'refused',
+    refusal: 'The rule says no.',
+  });
   expect(await store.entries.get('b')).toMatchObject({ sendState: 'sent', seq: 2 });
 });
 
@@ -174,8 +182,20 @@ test('a server made anew, with another opening and another log, is filled again'
     { ...note('theirs-2', ''), seq: 3 } as never,
   ];
   await syncJob(JOB, store);
-  expect(server.log.map((entry) => entry.id)).toEqual(['new-opening', 'theirs', 'theirs-2', 'a', 'b']);
-  expect((await local()).map(([id]) => id)).toEqual(['new-opening', 'theirs', 'theirs-2', 'a', 'b']);
+  expect(server.log.map((entry) => entry.id)).toEqual([
+    'new-opening',
+    'theirs',
+    'theirs-2',
+    'a',
+    'b',
+  ]);
+  expect((await local()).map(([id]) => id)).toEqual([
+    'new-opening',
+    'theirs',
+    'theirs-2',
+    'a',
+    'b',
+  ]);
 });
 
 test('a server that has lost the job refuses nothing in particular: everything waits', async () => {
@@ -228,13 +248,16 @@ describe('what the server will not have', () => {
       .filter(({ sendState }) => sendState === 'refused')
       .map(({ id, refusal }) => [id, refusal]);
 
-  test.each([413, 422, 500])('an answer %i without a name is narrowed down to its entry', async (status) => {
-    await many(20);
-    poisoned(status, 'e013');
-    expect(await syncJob(JOB, store)).toBe('reached');
-    expect(await refused()).toEqual([['e013', expect.stringContaining('No.')]]);
-    expect(server.log).toHaveLength(20);
-  });
+  test.each([413, 422, 500])(
+    'an answer %i without a name is narrowed down to its entry',
+    async (status) => {
+      await many(20);
+      poisoned(status, 'e013');
+      expect(await syncJob(JOB, store)).toBe('reached');
+      expect(await refused()).toEqual([['e013', expect.stringContaining('No.')]]);
+      expect(server.log).toHaveLength(20);
+    },
+  );
 
   test('an entry named by its place only, for its id is none, is set aside', async () => {
     await many(3);

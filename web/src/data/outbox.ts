@@ -138,7 +138,8 @@ async function sendBatch(
     if (status !== 500) return setAside(only.id, error.message, store);
     // The server breaks on it: perhaps not the next time. One that breaks on everything is away.
     if (!(await answersOtherwise())) throw error;
-    if (tries >= MOST_TRIES) return setAside(only.id, `The server breaks on it. ${error.message}`, store);
+    if (tries >= MOST_TRIES)
+      return setAside(only.id, `The server breaks on it. ${error.message}`, store);
     await store.entries.update(only.id, { tries });
     await new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
   }
@@ -200,7 +201,10 @@ async function fetchAfter(jobId: string, after: number): Promise<EntriesResource
   const all: EntriesResource['entries'][number][] = [];
   for (;;) {
     const from = all.at(-1)?.seq ?? after;
-    const { entries, last } = await ask('entries', { params: { id: jobId }, query: { after: from } });
+    const { entries, last } = await ask('entries', {
+      params: { id: jobId },
+      query: { after: from },
+    });
     all.push(...entries);
     if (entries.length === 0 || entries.at(-1)!.seq >= last) return all;
   }
@@ -213,8 +217,7 @@ async function takeIn(
 ): Promise<void> {
   await store.entries.bulkPut(
     entries.map(
-      (entry) =>
-        ({ ...asStored(entry as LocalEntry), jobId, sendState: 'sent' }) as LocalEntry,
+      (entry) => ({ ...asStored(entry as LocalEntry), jobId, sendState: 'sent' }) as LocalEntry,
     ),
   );
 }
@@ -231,8 +234,7 @@ async function reconcile(
     for (const entry of lost) {
       // The opening is the server's own: it has made another.
       if (entry.kind === 'opened') await store.entries.delete(entry.id);
-      else
-        await store.entries.put({ ...entry, seq: undefined, sendState: 'unsent' } as LocalEntry);
+      else await store.entries.put({ ...entry, seq: undefined, sendState: 'unsent' } as LocalEntry);
     }
     await takeIn(jobId, entries, store);
   });

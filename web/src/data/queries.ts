@@ -127,6 +127,5 @@ export const jobOptions = (id: string) =>
 export const dictionaryOptions = (id: string, revision: number) =>
   queryOptions({
     queryKey: ['sheets', id, 'dictionary', revision],
-    queryFn: () =>
-      document('dictionary', { params: { id, revision } }),
+    queryFn: () => document('dictionary', { params: { id, revision } }),
   });

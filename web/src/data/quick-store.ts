@@ -22,10 +22,7 @@ function tell(next: typeof told): void {
 /** Read back what went into the large store before; once, before anything is drawn. */
 export async function readSpilled(): Promise<void> {
   try {
-    const kept = await localStore.documents
-      .where('key')
-      .startsWith(documentKey(''))
-      .toArray();
+    const kept = await localStore.documents.where('key').startsWith(documentKey('')).toArray();
     for (const { key, value } of kept)
       spilled.set(key.slice(documentKey('').length), String(value));
   } catch {

@@ -20,12 +20,20 @@ test('an entry is kept on the device, unsent', async () => {
 
 test('what the rules refuse is not kept, and the reason comes back', async () => {
   const body = measured('diode', 'U', 0.45, 'diode');
-  expect(await recordEntry(target, 'reading', body, store)).toMatchObject({ code: 'dead-not-proven' });
+  expect(await recordEntry(target, 'reading', body, store)).toMatchObject({
+    code: 'dead-not-proven',
+  });
   expect(await store.entries.count()).toBe(0);
 });
 
 test('two at once are checked one after the other: the second sees the first', async () => {
-  const decide = { action: 'hand-over' as const, part: null, leading: null, probability: 0, reason: 'gas' };
+  const decide = {
+    action: 'hand-over' as const,
+    part: null,
+    leading: null,
+    probability: 0,
+    reason: 'gas',
+  };
   const left = { energy: 'live' as const, note: '', open: [] };
   const sign = { technician: 'Ana', customer: '', note: '', left };
   const results = await Promise.all([

@@ -1,5 +1,12 @@
 /** Writing an entry: the rule first, then the device's store. One transaction, so two tabs agree. */
-import { foldJob, refusalOf, type BodyOf, type EntryKind, type LogEntry, type Refusal } from '@jeitinho/core/job';
+import {
+  foldJob,
+  refusalOf,
+  type BodyOf,
+  type EntryKind,
+  type LogEntry,
+  type Refusal,
+} from '@jeitinho/core/job';
 import type { Sheet } from '@jeitinho/core/sheet';
 import { v7 as uuidv7 } from 'uuid';
 import { clockOffset, deviceName } from './device';

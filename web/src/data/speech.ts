@@ -35,13 +35,10 @@ export function setSpeech(next: Partial<SpeechSettings>): void {
 }
 
 export const useSpeech = (): SpeechSettings =>
-  useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    current,
-  );
+  useSyncExternalStore((listener) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  }, current);
 
 export const canSpeak = (): boolean => 'speechSynthesis' in globalThis;
 
@@ -49,16 +46,33 @@ export const canSpeak = (): boolean => 'speechSynthesis' in globalThis;
  * Figures and short forms as they are said: `1.95 kΩ` is “1.95 kilohms”, `CN5` is “C N 5”.
  */
 export function asSpoken(text: string): string {
-  const prefixes: Record<string, string> = { k: 'kilo', M: 'mega', m: 'milli', µ: 'micro', n: 'nano' };
-  const units: Record<string, string> = { Ω: 'ohms', V: 'volts', A: 'amps', F: 'farads', Hz: 'hertz' };
+  const prefixes: Record<string, string> = {
+    k: 'kilo',
+    M: 'mega',
+    m: 'milli',
+    µ: 'micro',
+    n: 'nano',
+  };
+  const units: Record<string, string> = {
+    Ω: 'ohms',
+    V: 'volts',
+    A: 'amps',
+    F: 'farads',
+    Hz: 'hertz',
+  };
   return text
     .replace(/[\u2009\u00a0]/g, ' ')
     .replace(/\u2212(?=\d)/g, 'minus ')
-    .replace(/(\d) ([kMmµn]?)(Ω|V|A|F|Hz)(?![A-Za-z])/g, (_, digit: string, prefix: string, unit: string) =>
-      `${digit} ${prefix ? prefixes[prefix] : ''}${units[unit]}`,
+    .replace(
+      /(\d) ([kMmµn]?)(Ω|V|A|F|Hz)(?![A-Za-z])/g,
+      (_, digit: string, prefix: string, unit: string) =>
+        `${digit} ${prefix ? prefixes[prefix] : ''}${units[unit]}`,
     )
     .replace(/\bOL\b/g, 'O L')
-    .replace(/\b([A-Z]{2,4})(\d+)\b/g, (_, letters: string, n: string) => `${[...letters].join(' ')} ${n}`);
+    .replace(
+      /\b([A-Z]{2,4})(\d+)\b/g,
+      (_, letters: string, n: string) => `${[...letters].join(' ')} ${n}`,
+    );
 }
 
 /**

@@ -1,6 +1,14 @@
 /** @jest-environment node */
 import type { MeterLine } from '@jeitinho/core';
-import { connectMeter, disconnectMeter, isStale, meterFeed, onMeterLine, placeLeads, STALE_MS } from './feed';
+import {
+  connectMeter,
+  disconnectMeter,
+  isStale,
+  meterFeed,
+  onMeterLine,
+  placeLeads,
+  STALE_MS,
+} from './feed';
 import type { MeterPort, PortListener } from './port';
 
 /** A port whose other end the test holds. */
@@ -28,7 +36,8 @@ function standIn(kind: MeterPort['kind'] = 'serial') {
     hangUp: (again: boolean) => listener!.closed('gone', again),
   };
 }
-const line = (t: number, value: number) => `{"t":${t},"fn":"V=","value":${value},"unit":"V","flags":[]}\n`;
+const line = (t: number, value: number) =>
+  `{"t":${t},"fn":"V=","value":${value},"unit":"V","flags":[]}\n`;
 
 afterEach(() => disconnectMeter());
 

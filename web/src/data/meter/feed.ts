@@ -180,7 +180,8 @@ function take(text: string): void {
     }
     const event = eventOf(found.bad);
     if (!event) set({ bad: feed.bad + 1 }, false);
-    else if (event.event === 'hazard') set({ hazard: event.text, line: undefined, leads: undefined });
+    else if (event.event === 'hazard')
+      set({ hazard: event.text, line: undefined, leads: undefined });
     else if (event.event === 'fuse') set({ fuseBlown: !event.whole });
     else if (event.event === 'look') set({ looks: { ...feed.looks, [event.test]: event.answer } });
     else set({ trouble: event.text });

@@ -29,7 +29,9 @@ export function serialPort(access = serialAccess()): MeterPort {
         throw new Error('No port was chosen.');
       });
       await device.open({ baudRate: BAUD }).catch(() => {
-        throw new Error('The port cannot be opened: another program holds it, or the cable is out.');
+        throw new Error(
+          'The port cannot be opened: another program holds it, or the cable is out.',
+        );
       });
       if (!device.readable) throw new Error('The port gives nothing to read.');
       reader = device.readable.getReader();

@@ -208,7 +208,7 @@ function Row({ row, again }: { row: ReportRow; again: boolean }) {
   return (
     <tr className={gone ? 'text-soft' : ''}>
       <td className={`${CELL} figure text-[14px]`}>{clockTime(row.at)}</td>
-      <td className={`${CELL} min-w-40`}>
+      <td className={`${CELL} min-w-36`}>
         <span className={again ? 'sr-only' : ''}>{gone ? <s>{row.title}</s> : row.title}</span>
         <span className="block text-[13px] text-soft">
           {row.where} · {row.function}, {row.state}
@@ -227,7 +227,7 @@ function Row({ row, again }: { row: ReportRow; again: boolean }) {
           {row.verdict}
         </span>
       </td>
-      <td className={`${CELL} min-w-28 text-[13px] text-soft`}>{row.source}</td>
+      <td className={`${CELL} min-w-32 text-[13px] text-soft`}>{row.source}</td>
     </tr>
   );
 }
