@@ -21,9 +21,9 @@ export const swap = defineFormula({
         'Expected cost',
         'money',
         swapCost({
-          price: price,
+          price,
           restock: restock / 100,
-          labour: labour,
+          labour,
           chance: chance / 100,
         }),
         true,
