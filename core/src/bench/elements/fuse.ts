@@ -3,8 +3,8 @@ import type { Moment, Solution, Unknowns } from './device';
 import { VariableResistor } from './variable-resistor';
 import { writeNumber as figure } from '../spice/number';
 import type { TwoPole } from './element';
-import { defineElement, needs, never } from './element-kind';
-import type { ResistorElement } from './resistor';
+import { defineElement, never } from './element-kind';
+import { resistorOf } from './resistor';
 
 /** Opens once the integral of i² passes `i2t`, counted while |i| is above `hold`. */
 export interface FuseElement extends TwoPole<'fuse'> {
@@ -79,12 +79,7 @@ export const fuse = defineElement<FuseElement>({
   block: {
     word: 'fuse',
     read(element, words) {
-      const { name, nodes, ohms } = needs<ResistorElement>(
-        'resistor',
-        element,
-        words,
-        'a resistor (R…)',
-      );
+      const { name, nodes, ohms } = resistorOf(element, words);
       const hold = words.positive('hold', words.demand('hold'));
       return {
         kind: 'fuse',

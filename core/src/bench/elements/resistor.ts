@@ -2,8 +2,8 @@ import type { Pattern } from '../solve/pattern';
 import { Device, Quad, type AcStamp, type Solution, type Stamp } from './device';
 import { writeNumber as figure } from '../spice/number';
 import type { Words } from '../spice/words';
-import { OPEN_OHMS, SHORT_OHMS, type TwoPole } from './element';
-import { always, defineElement } from './element-kind';
+import { OPEN_OHMS, SHORT_OHMS, type AnyTwoPole, type TwoPole } from './element';
+import { always, defineElement, needs } from './element-kind';
 
 export interface ResistorElement extends TwoPole<'resistor'> {
   readonly ohms: number;
@@ -53,6 +53,10 @@ export const resistor = defineElement<ResistorElement>({
   read: (name, words) => ({ kind: 'resistor', name, nodes: words.pair(), ohms: resistance(words) }),
   write: ({ ohms }, { head }) => [`${head} ${figure(ohms)}`],
 });
+
+/** The resistor that a behaviour block changes into another kind. */
+export const resistorOf = (element: AnyTwoPole, words: Words): ResistorElement =>
+  needs<ResistorElement>('resistor', element, words, 'a resistor (R…)');
 
 function resistance(words: Words): number {
   const ohms = words.figure('its resistance');

@@ -6,8 +6,8 @@ import type { Solution, Unknowns } from './device';
 import { VariableResistor } from './variable-resistor';
 import { writeNumber as figure } from '../spice/number';
 import type { TwoPole } from './element';
-import { always, celsiusText, defineElement, needs } from './element-kind';
-import type { ResistorElement } from './resistor';
+import { always, celsiusText, defineElement } from './element-kind';
+import { resistorOf } from './resistor';
 
 export interface NtcElement extends TwoPole<'ntc'> {
   readonly r25: number;
@@ -66,7 +66,6 @@ const linear = always;
 const USUAL = 0.005;
 
 const nodesOf = ({ celsius }: Thermal) => (typeof celsius === 'object' ? [celsius.node] : []);
-const wanted = 'a resistor (R…)';
 
 export const ntc = defineElement<NtcElement>({
   kind: 'ntc',
@@ -80,7 +79,7 @@ export const ntc = defineElement<NtcElement>({
   block: {
     word: 'ntc',
     read(element, words) {
-      const { name, nodes } = needs<ResistorElement>('resistor', element, words, wanted);
+      const { name, nodes } = resistorOf(element, words);
       const r25 = words.positive('r25', words.demand('r25'));
       const beta = words.positive('beta', words.demand('beta'));
       return { kind: 'ntc', name, nodes, r25, beta, celsius: words.temperature('temp') };
@@ -104,7 +103,7 @@ export const rtd = defineElement<RtdElement>({
   block: {
     word: 'rtd',
     read(element, words) {
-      const { name, nodes } = needs<ResistorElement>('resistor', element, words, wanted);
+      const { name, nodes } = resistorOf(element, words);
       const r0 = words.positive('r0', words.demand('r0'));
       return { kind: 'rtd', name, nodes, r0, celsius: words.temperature('temp') };
     },

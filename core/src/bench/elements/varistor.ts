@@ -3,8 +3,8 @@ import type { Unknowns } from './device';
 import { Nonlinear } from './nonlinear';
 import { writeNumber as figure } from '../spice/number';
 import type { TwoPole } from './element';
-import { defineElement, needs, never } from './element-kind';
-import type { ResistorElement } from './resistor';
+import { defineElement, never } from './element-kind';
+import { resistorOf } from './resistor';
 
 /** i = 1 mA · (v / volts)^alpha either way, beside a leak of `ohms`. */
 export interface VaristorElement extends TwoPole<'varistor'> {
@@ -55,12 +55,7 @@ export const varistor = defineElement<VaristorElement>({
   block: {
     word: 'varistor',
     read(element, words) {
-      const { name, nodes, ohms } = needs<ResistorElement>(
-        'resistor',
-        element,
-        words,
-        'a resistor (R…)',
-      );
+      const { name, nodes, ohms } = resistorOf(element, words);
       const alpha = words.positive('alpha', words.namedOr('alpha', 30));
       if (alpha > 100) words.fail(`alpha is 100 at most; this is ${alpha}`);
       const volts = words.positive('volts', words.demand('volts'));
