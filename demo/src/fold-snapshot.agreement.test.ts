@@ -42,8 +42,8 @@ function shown(log: AnyLog): string {
 
 test.each([
   ['demo', demoLogs],
-  ['senseless', () => senselessLogs(500)],
-  ['likely', () => likelyLogs(500)],
+  ['senseless', () => senselessLogs(800)],
+  ['likely', () => likelyLogs(200)],
 ])('the %s logs fold, are judged, refused and reported as before', (name, logs) => {
   const dump = process.env.FOLD_DUMP;
   const texts = logs().map((log) => [log.name, shown(log)] as const);

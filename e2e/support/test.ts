@@ -1,9 +1,10 @@
 /** Playwright's test with a running Jeitinho, shared by the tests of a worker. */
 import { test as base, expect, type Page } from '@playwright/test';
 import { freePort, Jeitinho } from './jeitinho';
+import { provenDead } from './proven-dead';
 import { UNITS } from './units';
 
-export { UNITS };
+export { provenDead, UNITS };
 
 export const test = base.extend<
   { newJob: (unit?: keyof typeof UNITS, bench?: { seed: number }) => Promise<string> },
@@ -136,8 +137,7 @@ export async function sayLeft(page: Page, reason = 'Waits for the part.'): Promi
 
 /** The rooftop unit proven dead, at its bridge of twelve readings, with the access gained. */
 export async function bridgeDead(page: Page, job: string, point = 'U-P'): Promise<void> {
-  await page.goto(`/jobs/${job}/safe`);
-  await proveDead(page);
+  await provenDead(page, job);
   await page.goto(`/jobs/${job}/measure?at=${encodeURIComponent(`igbt@${point}`)}`);
   await page.getByRole('heading', { level: 1 }).waitFor();
   // The covers came off on the way to the pairs; the motor's leads are left.

@@ -4,6 +4,7 @@ import {
   opened,
   press,
   proveDead,
+  provenDead,
   reading,
   rollCount,
   test,
@@ -31,10 +32,9 @@ test('a dead test on a live unit is refused with the reason, and the way is show
 test('what cannot be a reading is named and stays in the field', async ({ page, newJob }) => {
   await page.clock.install();
   const id = await newJob();
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page);
+  await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?test=inv-fuse`);
-  const before = await rollCount(page);
+  const before = await opened(page);
   for (const [typed, message] of [
     ['1.2.3', 'is not a figure'],
     ['12 A', 'That is in amps; this test wants ohms.'],
@@ -177,8 +177,7 @@ test('a figure typed on a question chooses no answer; a lone digit does', async 
 }) => {
   await page.clock.install();
   const id = await newJob();
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page);
+  await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?test=board-looks`);
   await expect(page.getByRole('heading', { name: 'Inverter board, by eye' })).toBeVisible();
   const before = await opened(page);

@@ -41,6 +41,9 @@ async function listening(page: Page): Promise<() => Promise<Heard>> {
   return () => page.evaluate(() => (window as never as { heard: Heard }).heard);
 }
 
+// Notices are shown by the service worker.
+test.use({ serviceWorkers: 'allow' });
+
 test('two clocks run side by side, outlive a reload, and ring until answered', async ({
   page,
   context,

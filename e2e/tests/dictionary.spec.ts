@@ -1,5 +1,5 @@
 /** The fault dictionary: computed in workers, stopped, kept, compared, taken over. */
-import AxeBuilder from '@axe-core/playwright';
+import { found } from '../support/axe';
 import { expect, test } from '../support/test';
 
 test('a dictionary is computed, stopped, kept with its revision, and taken over into a new one', async ({
@@ -31,8 +31,7 @@ test('a dictionary is computed, stopped, kept with its revision, and taken over 
     ).toBeVisible();
     const cell = page.getByRole('button', { name: /^Lower element open, elements@lower: bench/ });
     await expect(cell).toBeVisible();
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+    expect(await found(page, 'the dictionary')).toEqual([]);
   });
 
   await test.step('one cell taken over becomes a new revision', async () => {

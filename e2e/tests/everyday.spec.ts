@@ -4,7 +4,7 @@ import {
   expect,
   opened,
   press,
-  proveDead,
+  provenDead,
   reading,
   rollCount,
   sayLeft,
@@ -128,8 +128,8 @@ test('withdrawing a pair’s reading in the roll takes the proof of dead away', 
 }) => {
   await page.clock.install();
   const id = await newJob();
+  await provenDead(page, id);
   await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page);
   await page.getByRole('tab', { name: /^Roll/ }).click();
   await page.getByRole('button', { name: /^Withdraw: Bus on DC volts: 2\.8/ }).click();
   await expect(page.getByRole('status', { name: /^Energy state: NOT PROVEN/ })).toBeVisible();
@@ -175,25 +175,31 @@ test('day and night are kept, and follow the system until somebody chooses', asy
   expect(await theme()).toBe('day');
 });
 
-test('after one visit the app opens without network, with what was last seen', async ({
-  page,
-  context,
-}) => {
-  await page.goto('/');
-  await expect(page.getByText('Process chiller')).toBeVisible();
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.goto(`/jobs/${FRIDGE_JOB}/arrive`);
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-  await opened(page);
-  await context.setOffline(true);
-  await page.goto('/');
-  await expect(page.getByText('Process chiller')).toBeVisible();
-  await page.goto(`/jobs/${FRIDGE_JOB}/arrive`);
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Warm inside');
-  await press(page, 'Enter');
-  await expect(
-    page.getByText('kept here, 1 to send', { exact: true }).filter({ visible: true }),
-  ).toBeVisible();
-  await context.setOffline(false);
-  await expect(page.getByText('all kept', { exact: true }).filter({ visible: true })).toBeVisible();
+test.describe('with the service worker', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('after one visit the app opens without network, with what was last seen', async ({
+    page,
+    context,
+  }) => {
+    await page.goto('/');
+    await expect(page.getByText('Process chiller')).toBeVisible();
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.goto(`/jobs/${FRIDGE_JOB}/arrive`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await opened(page);
+    await context.setOffline(true);
+    await page.goto('/');
+    await expect(page.getByText('Process chiller')).toBeVisible();
+    await page.goto(`/jobs/${FRIDGE_JOB}/arrive`);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Warm inside');
+    await press(page, 'Enter');
+    await expect(
+      page.getByText('kept here, 1 to send', { exact: true }).filter({ visible: true }),
+    ).toBeVisible();
+    await context.setOffline(false);
+    await expect(
+      page.getByText('all kept', { exact: true }).filter({ visible: true }),
+    ).toBeVisible();
+  });
 });

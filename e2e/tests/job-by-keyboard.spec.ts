@@ -17,7 +17,10 @@ test('from arrival to the signed report, reloading and losing the server on the 
   test.setTimeout(400_000);
   const jeitinho = new Jeitinho(await freePort());
   await jeitinho.start();
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    serviceWorkers: 'allow',
+  });
   const page = await context.newPage();
   await page.clock.install();
   const heading = (name: string) =>

@@ -1,6 +1,6 @@
 /** The same three jobs with the thumb: keypad, taps, and nothing wider than the screen. */
 import { keypad, PHONE, tap, tapFigure, THUMB } from '../support/phone';
-import { expect, proveDead, test, type Page } from '../support/test';
+import { expect, proveDead, provenDead, test, type Page } from '../support/test';
 
 test.use(PHONE);
 
@@ -58,8 +58,7 @@ test('the boiler’s flame current as a track', async ({ page, newJob }) => {
   test.setTimeout(120_000);
   await page.clock.install();
   const id = await newJob('boiler');
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page, { hand: THUMB });
+  await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?test=flame-current`);
   await tap(page, /Electrode lead off/, false);
   await tap(page, /^Precautions taken/);

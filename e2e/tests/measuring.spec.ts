@@ -5,6 +5,7 @@ import {
   expect,
   press,
   proveDead,
+  provenDead,
   reading,
   rollCount,
   test,
@@ -189,8 +190,7 @@ test('the boiler: the flame current as a track, kept through a dead battery', as
   test.setTimeout(180_000);
   await page.clock.install();
   const id = await newJob('boiler');
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page);
+  await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?test=flame-current`);
   await heading(page, 'Flame current against burner rate');
   await press(page, 'a');

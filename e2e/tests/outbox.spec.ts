@@ -110,7 +110,10 @@ test('what the page cannot send, the service worker sends when the browser says 
   newJob,
 }) => {
   const job = await newJob();
-  const context = await browser.newContext({ baseURL: jeitinho.url });
+  const context = await browser.newContext({
+    baseURL: jeitinho.url,
+    serviceWorkers: 'allow',
+  });
   const page = await context.newPage();
   await page.goto('/');
   await page.evaluate(async () => {

@@ -7,6 +7,7 @@ import {
   opened,
   press,
   proveDead,
+  provenDead,
   reading,
   rollCount,
   sayLeft,
@@ -128,8 +129,7 @@ test('a fan turned by the wind wakes the bus: NOT PROVEN at once, loudly, in eve
 }) => {
   await page.clock.install();
   const id = await newJob('rooftop');
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page);
+  await provenDead(page, id);
   const today = await context.newPage();
   await today.goto('/');
   await page.bringToFront();
@@ -158,8 +158,7 @@ test('volts on a connected meter are written down as they are seen, whatever the
   await standInPort(page);
   await page.clock.install();
   const id = await newJob();
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page);
+  await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?test=inv-fuse`);
   await page.getByRole('button', { name: 'Connect a meter' }).click();
   await page.getByRole('button', { name: 'Meter on the serial port' }).click();
@@ -295,8 +294,7 @@ test('a job is not signed live, with covers off, without a word; put back or rea
 }) => {
   await page.clock.install();
   const id = await newJob();
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page);
+  await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?test=cab-sensor`);
   await press(page, 'a');
   await reading(page, '9.8k');

@@ -1,5 +1,5 @@
 /** Figures worked out, units switched for all at once; meters written, and refused where they would not do. */
-import { confirm, expect, opened, press, proveDead, reading, test } from '../support/test';
+import { confirm, expect, opened, press, provenDead, reading, test } from '../support/test';
 
 const WALL_SPLIT = '01930000-0000-7000-8000-000000000129';
 const PLASMA = '01930000-0000-7000-8000-000000000132';
@@ -102,8 +102,7 @@ test('a function that no meter of the job has is refused before anything is type
 }) => {
   await page.clock.install();
   const id = await jobOn(jeitinho.url, '01930000-0000-7000-8000-000000000022');
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page);
+  await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?test=insulation`);
   await expect(
     page.getByRole('alert').filter({ hasText: 'with the electronics plugged in it ends them' }),

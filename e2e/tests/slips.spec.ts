@@ -1,4 +1,5 @@
 /** What goes wrong with two hands on probes: a lost prefix, exchanged leads, a clock set, a bad picture. */
+import { writeFileSync } from 'node:fs';
 import {
   bridgeDead,
   confirm,
@@ -6,6 +7,7 @@ import {
   opened,
   press,
   proveDead,
+  provenDead,
   reading,
   rollCount,
   test,
@@ -22,8 +24,7 @@ test('a figure a thousand times off is asked about, and kept either way', async 
 }) => {
   await page.clock.install();
   const id = await newJob();
-  await page.goto(`/jobs/${id}/safe`);
-  await proveDead(page);
+  await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?test=cab-sensor`);
   await press(page, 'a');
   const kept = await rollCount(page);
@@ -148,7 +149,7 @@ test('a picture of 40 MB is shrunk and kept by its hash; what is no picture is r
   page,
   newJob,
   jeitinho,
-}) => {
+}, info) => {
   test.setTimeout(180_000);
   const id = await newJob();
   await page.goto(`/jobs/${id}/measure?test=rail-5`);
@@ -162,9 +163,10 @@ test('a picture of 40 MB is shrunk and kept by its hash; what is no picture is r
   await expect(dialog.getByRole('status')).toContainText('“notes.jpg” is not a picture');
   await expect(dialog.getByLabel('What it shows')).toHaveValue('C1 bulged');
   const before = await opened(page);
-  await dialog
-    .getByLabel('Picture file')
-    .setInputFiles({ name: 'board.bmp', mimeType: 'image/bmp', buffer: bitmap(3700, 3600) });
+  // From the disk: bytes handed over would cross as text.
+  const picture = info.outputPath('board.bmp');
+  writeFileSync(picture, bitmap(3700, 3600));
+  await dialog.getByLabel('Picture file').setInputFiles(picture);
   await expect(dialog).toBeHidden({ timeout: 60_000 });
   await expect.poll(() => rollCount(page)).toBe(before + 1);
   await expect
