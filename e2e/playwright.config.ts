@@ -10,6 +10,9 @@ const args = [
   '--no-first-run',
 ];
 
+/** Starting, stopping, killing: mostly waiting, so one after the other beside the rest. */
+const WAITING = /(start-.*|torture)\.spec\.ts/;
+
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
@@ -21,6 +24,10 @@ export default defineConfig({
   expect: { timeout: 30_000 },
   retries: 0,
   forbidOnly: true,
+  projects: [
+    { name: 'machine', testMatch: WAITING, workers: 1 },
+    { name: 'page', testIgnore: WAITING },
+  ],
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args },

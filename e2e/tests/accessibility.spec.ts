@@ -69,6 +69,7 @@ test.describe('every screen', () => {
     await clean('report');
     await provenDead(page, id);
     await page.goto(`/jobs/${id}/measure?test=igbt-n`);
+    await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
     await reading(page, '0.452');
     await reading(page, '0.1');
     await clean('measure with readings');
