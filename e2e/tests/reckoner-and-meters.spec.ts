@@ -117,6 +117,8 @@ test('a function that no meter of the job has is refused before anything is type
     .getByRole('button', { name: /^Insulation tester/ })
     .click();
   await expect(page.getByRole('region', { name: 'Meter not fit' })).toBeHidden();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
   await reading(page, '24M');
   await expect(page.getByRole('status', { name: 'Verdict' }).first()).toContainText('In');
 });
