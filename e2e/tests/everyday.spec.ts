@@ -77,15 +77,53 @@ test('an unknown code is kept as read and moves no suspect; no code is an answer
   await expect.poll(() => rollCount(page)).toBe(3);
 });
 
-test('another suspect than the first takes a reason, which the report prints', async ({
+test('where nothing is accused no part is proposed, and one that is chosen takes a reason', async ({
   page,
   newJob,
 }) => {
   const id = await newJob();
   await page.goto(`/jobs/${id}/decide`);
+  const headline = page.getByRole('heading', { level: 1 });
+  await expect(headline).toHaveText('Nothing measured yet');
+  const choose = page.getByRole('button', { name: /^Choose what to do/ });
+  await expect(choose).toBeDisabled();
+  await expect(page.locator('input[name=decision]:checked')).toHaveCount(0);
+  const before = await opened(page);
+  await page.keyboard.press('Enter');
+  await provenDead(page, id);
+  await page.goto(`/jobs/${id}/measure?test=cab-sensor`);
+  await press(page, 'a');
+  await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
+  await reading(page, '5.2k');
+  await page.goto(`/jobs/${id}/decide`);
+  await expect(headline).toHaveText('Nothing found bad');
+  await expect(choose).toBeDisabled();
+  await page.getByRole('tab', { name: /^Roll/ }).click();
+  await expect(page.getByText(/^Decided/)).toHaveCount(0);
+  expect(await rollCount(page)).toBeGreaterThan(before);
   await page.getByRole('radio', { name: /^Compressor/ }).check();
   await expect(page.getByRole('button', { name: 'Decide: Compressor' })).toBeDisabled();
-  await page.getByLabel(/Why not .* first\?/).fill('It screams like the last one did.');
+  await page.getByLabel('No finding accuses it. Why this part?').fill('It screams.');
+  await page.getByRole('button', { name: 'Decide: Compressor' }).click();
+  const report = page.getByRole('article', { name: 'Service report' });
+  await expect(report).toContainText('No finding accuses a part; reason given: It screams.');
+});
+
+test('another suspect than the first takes a reason, which the report prints', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob();
+  await provenDead(page, id);
+  await page.goto(`/jobs/${id}/measure?test=cab-sensor`);
+  await press(page, 'a');
+  await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
+  await reading(page, '9.8k');
+  await page.goto(`/jobs/${id}/decide`);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('cabinet sensor');
+  await page.getByRole('radio', { name: /^Compressor/ }).check();
+  await expect(page.getByRole('button', { name: 'Decide: Compressor' })).toBeDisabled();
+  await page.getByLabel('Why not cabinet sensor first?').fill('It screams like the last one did.');
   await page.getByRole('button', { name: 'Decide: Compressor' }).click();
   const report = page.getByRole('article', { name: 'Service report' });
   await expect(report).toContainText('Replace: Compressor');

@@ -189,7 +189,7 @@ test('from arrival to the signed report, reloading and losing the server on the 
     )
       await page.keyboard.press('Tab');
     await page.keyboard.press('ArrowDown');
-    await expect(page.getByRole('button', { name: 'Decide: Inverter board' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Decide: Command harness' })).toBeDisabled();
     await page.keyboard.press('ArrowUp');
     await confirm(page, 'Decide: Main board');
   });

@@ -27,6 +27,36 @@ test('diagnose takes the abridged form and a full sheet alike', () => {
   expect(full.other).toBeLessThan(0.05);
 });
 
+test('diagnose follows work: what was there, what is left, and whom the findings accuse', () => {
+  const sheet = {
+    faults: [
+      { id: 'driver', part: 'board', prior: 1, shows: { out: 'low' }, intermittent: 0.1 },
+      { id: 'joint', prior: 1, shows: {} },
+    ],
+    tests: [{ id: 'out', outcomes: ['ok', 'low'] }],
+    parts: [{ id: 'board' }],
+    symptoms: [{ id: 'silent', suspects: { driver: 0.8 } }],
+  };
+  const evidence = [
+    { symptom: 'silent' },
+    { confirmed: true },
+    { test: 'out', outcome: 'low', again: 1 },
+    { done: { driver: 0.98 } },
+    { ran: true },
+    { test: 'out', outcome: 'ok' },
+  ];
+  const { faults, now, accused, sound } = runVerb('diagnose', { sheet, evidence }) as {
+    faults: Record<string, number>;
+    now: Record<string, number>;
+    accused: string[];
+    sound: number;
+  };
+  expect(faults.driver).toBeGreaterThan(0.95);
+  expect(now.driver).toBeLessThan(0.02);
+  expect(accused).toEqual(['driver']);
+  expect(sound).toBeGreaterThan(0.9);
+});
+
 test.each<[string, unknown, string, string | undefined]>([
   ['fly', {}, 'invalid-input', undefined],
   ['toString', {}, 'invalid-input', undefined],

@@ -13,7 +13,13 @@ import {
   solveCircuit,
   track,
 } from '@jeitinho/core/bench';
-import { infer, modelOf, type DiagnosticModel, type Evidence } from '@jeitinho/core/diagnose';
+import {
+  accusedBy,
+  infer,
+  modelOf,
+  type DiagnosticModel,
+  type Evidence,
+} from '@jeitinho/core/diagnose';
 import { readingSchema } from '@jeitinho/core/job';
 import {
   evenErrors,
@@ -70,15 +76,19 @@ const seriesCase = Type.Object({
   u: Type.Optional(Type.Number({ minimum: 0 })),
 });
 
-const shares = Type.Record(Type.String(), Type.Number({ minimum: 0, maximum: 1 }));
+const chance = Type.Number({ minimum: 0, maximum: 1 });
+const shares = Type.Record(Type.String(), chance);
+const suggestion = { suspects: shares, other: Type.Optional(chance) };
 const abridgedSheet = Type.Object({
   faults: Type.Array(
     Type.Object({
       id: Type.String(),
-      part: Type.String(),
+      part: Type.Optional(Type.String()),
       prior: Type.Number({ exclusiveMinimum: 0 }),
       shows: Type.Record(Type.String(), Type.Union([Type.String(), shares])),
       brings: Type.Optional(shares),
+      intermittent: Type.Optional(chance),
+      oneOf: Type.Optional(Type.String()),
     }),
     { minItems: 1 },
   ),
@@ -90,16 +100,11 @@ const abridgedSheet = Type.Object({
       noise: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1 })),
     }),
   ),
-  parts: Type.Array(Type.Object({ id: Type.String() })),
-  codes: Type.Optional(
-    Type.Array(
-      Type.Object({
-        code: Type.String(),
-        suspects: shares,
-        other: Type.Optional(Type.Number({ minimum: 0, maximum: 1 })),
-      }),
-    ),
-  ),
+  parts: Type.Array(Type.Object({ id: Type.String(), on: Type.Optional(Type.String()) })),
+  codes: Type.Optional(Type.Array(Type.Object({ code: Type.String(), ...suggestion }))),
+  symptoms: Type.Optional(Type.Array(Type.Object({ id: Type.String(), ...suggestion }))),
+  coincidence: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 3 })),
+  sound: Type.Optional(Type.Number({ exclusiveMinimum: 0, exclusiveMaximum: 0.9 })),
 });
 const measureCase = Type.Object({
   netlist: Type.String(),
@@ -113,11 +118,17 @@ const measureCase = Type.Object({
   lowImpedance: Type.Optional(Type.Boolean()),
   testVolts: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 5000 })),
 });
+const again = Type.Optional(Type.Integer({ minimum: 0 }));
 const evidenceList = Type.Array(
   Type.Union([
     Type.Object({ code: Type.String() }),
-    Type.Object({ test: Type.String(), outcome: Type.String() }),
-    Type.Object({ test: Type.String(), p: shares }),
+    Type.Object({ symptom: Type.String() }),
+    Type.Object({ confirmed: Type.Boolean() }),
+    Type.Object({ test: Type.String(), outcome: Type.String(), again }),
+    Type.Object({ test: Type.String(), p: shares, again }),
+    Type.Object({ done: shares }),
+    Type.Object({ back: Type.Array(Type.String()) }),
+    Type.Object({ ran: Type.Literal(true) }),
   ]),
 );
 const diagnoseCase = Type.Object({ sheet: Type.Object({}), evidence: evidenceList });
@@ -166,9 +177,9 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
   },
   diagnose: (input, path) => {
     const { sheet, evidence } = demand(diagnoseCase, input, path);
-    const { belief } = infer(modelFrom(sheet, path), evidence as Evidence[]);
-    const { faults, parts, fixed, other } = belief;
-    return { faults, other, fixed, parts };
+    const inference = infer(modelFrom(sheet, path), evidence as Evidence[]);
+    const { faults, now, parts, fixed, sound, other } = inference.belief;
+    return { faults, now, accused: accusedBy(inference), sound, other, fixed, parts };
   },
 };
 

@@ -1,6 +1,7 @@
 /** What the readings of a job say: ranked suspects with their evidence, and what is not proven. */
 import { infer, type Belief, type Inference } from './belief';
-import type { Evidence } from './likelihood';
+import { accusedBy } from './accused';
+import type { Finding } from './evidence';
 import { modelOf, type DiagnosticModel } from './model';
 import { leaveOneOut, surpriseIn, type Weight } from './weights';
 import { observablesOf } from '../sheet/observables';
@@ -20,13 +21,23 @@ export interface PartSuspect {
   readonly weights: readonly Weight[];
 }
 
+/** A probability, and what it was before the latest finding. */
+export interface Moved {
+  readonly p: number;
+  readonly before: number;
+}
+
 export interface Assessment {
   readonly evidence: readonly EvidenceItem[];
   readonly belief: Belief;
   /** Likeliest first. */
   readonly suspects: readonly Suspect[];
   readonly parts: readonly PartSuspect[];
-  readonly other: { readonly p: number; readonly before: number };
+  readonly other: Moved;
+  /** Nothing wrong while it was measured. */
+  readonly sound: Moved;
+  /** Faults that some reading or answer accuses; whoever leads beside them leads by elimination only. */
+  readonly accused: ReadonlySet<string>;
   /** True while something not on this sheet is likelier than any fault that is. */
   readonly unexplained: boolean;
   /** A reading that quarrels with all the others and should be repeated. */
@@ -86,13 +97,13 @@ export function evidenceOf(state: JobState, sheet?: Sheet): EvidenceItem[] {
  * What a finding says to the suspects: the technician's own judgement goes before the limits'.
  * @returns undefined where the meter was too coarse to say anything.
  */
-function evidenceIn(taken: Taken): Evidence | undefined {
+function evidenceIn(taken: Taken): Finding | undefined {
   const { observable: test, overruled } = taken;
   if (overruled?.as === 'good') return { test, outcome: 'ok' };
   const p = taken.kind === 'answer' ? { [taken.outcome]: 1 } : taken.judgement.p;
   if (overruled) return { test, p: withoutOk(p, outcomesOfTaken(taken)) };
   if (taken.kind === 'answer') return { test, outcome: taken.outcome };
-  return taken.judgement.coarse ? undefined : { test, p };
+  return taken.judgement.coarse ? undefined : { test, p, again: taken.agreeing };
 }
 
 /** Condemned: whatever it is, it is not `ok`; how it is wrong stays as the reading has it. */
@@ -145,7 +156,10 @@ export function assess(sheet: Sheet, state: JobState): Assessment {
     suspects,
     parts,
     other: { p: belief.other, before: before.other },
-    unexplained: suspects.every((suspect) => suspect.p < belief.other),
+    sound: { p: belief.sound, before: before.sound },
+    accused: new Set(accusedBy(inference)),
+    unexplained:
+      belief.sound < belief.other && suspects.every((suspect) => suspect.p < belief.other),
     ...(surprise && { surprise }),
     notProven: notProvenOf(sheet, state, suspects, evidence),
   };

@@ -1,118 +1,123 @@
-/**
- * Belief over fault sets after the evidence so far: Bayes' rule over {@link hypothesesOf}, kept in
- * logarithms because a hundred readings of probability 0.005 leave floating-point range.
- */
+/** Belief over what was wrong on arrival and what is left, after the evidence so far: Bayes' rule. */
 import { ImpossibleEvidenceError } from '../errors';
-import { hypothesesOf, type Hypothesis } from './hypotheses';
-import { logLikelihoods, type Evidence } from './likelihood';
-import { checkModel, type DiagnosticModel } from './model';
 import { nth } from '../numeric/nth';
+import { isWork, type Evidence } from './evidence';
+import type { Hypothesis } from './hypotheses';
+import { restsOf } from './intermittence';
+import { logLikelihoods } from './likelihood';
+import { follow, logSum, type Step } from './machine';
+import type { DiagnosticModel } from './model';
+import { spaceFor, type Space } from './space';
 
 export interface Belief {
   readonly hypotheses: readonly Hypothesis[];
-  /** Posterior of each hypothesis; sums to 1. */
+  /** Posterior of each hypothesis on arrival; sums to 1. */
   readonly posterior: Float64Array;
-  /** Probability that the fault is present, alone or with others. */
+  /** Probability that the fault was there on arrival, alone or with others. */
   readonly faults: Readonly<Record<string, number>>;
-  /** Probability that any fault of the part is present. */
+  /** Probability that it is there now, after the work. */
+  readonly now: Readonly<Record<string, number>>;
+  /** Probability that any fault of the part is there now. */
   readonly parts: Readonly<Record<string, number>>;
-  /** Probability that replacing this part alone mends the machine. */
+  /** Probability that the machine works once this part alone, with what sits on it, is replaced. */
   readonly fixed: Readonly<Record<string, number>>;
+  /** Probability that nothing is left, or nothing ever was wrong. */
+  readonly sound: number;
   /** Probability of something that is not on this sheet. */
   readonly other: number;
 }
 
 /** Belief together with what is needed to ask what a single piece of evidence did. */
 export interface Inference {
-  readonly model: DiagnosticModel;
+  readonly space: Space;
   readonly evidence: readonly Evidence[];
-  readonly logLikelihoods: readonly Float64Array[];
+  /** Indexed like the evidence. */
+  readonly steps: readonly Step[];
   readonly belief: Belief;
 }
 
 /**
  * @param size - Largest fault set considered, K; 2 by default.
  * @throws {UnknownReferenceError | InvalidInputError} for evidence or a model that does not fit.
+ * @throws {ImpossibleEvidenceError} where no hypothesis explains the evidence.
  */
 export function infer(
   model: DiagnosticModel,
   evidence: readonly Evidence[],
   { size = 2 }: { size?: number } = {},
 ): Inference {
-  const hypotheses = preparedFor(model, size);
-  const each = evidence.map((item) => logLikelihoods(model, hypotheses, item));
-  return { model, evidence, logLikelihoods: each, belief: beliefFrom(model, hypotheses, each) };
-}
-
-const prepared = new WeakMap<DiagnosticModel, Map<number, Hypothesis[]>>();
-
-/** The checked model's hypotheses, made once: a model is asked again after every reading. */
-function preparedFor(model: DiagnosticModel, size: number): Hypothesis[] {
-  const bySize = prepared.get(model) ?? new Map<number, Hypothesis[]>();
-  prepared.set(model, bySize);
-  let hypotheses = bySize.get(size);
-  if (!hypotheses) {
-    checkModel(model);
-    hypotheses = hypothesesOf(model.faults, size);
-    bySize.set(size, hypotheses);
-  }
-  return hypotheses;
-}
-
-/** Belief from log-likelihoods already computed; leaving one out is leaving its row out. */
-export function beliefFrom(
-  model: DiagnosticModel,
-  hypotheses: readonly Hypothesis[],
-  rows: readonly Float64Array[],
-): Belief {
-  const logJoint = Float64Array.from(hypotheses, (hypothesis, h) =>
-    rows.reduce((sum, row) => sum + (row[h] ?? 0), Math.log(hypothesis.prior)),
+  const space = spaceFor(model, size);
+  const rests = restsOf(model, evidence);
+  const steps = evidence.map((item) =>
+    isWork(item) ? item : logLikelihoods(model, space.hypotheses, item, rests),
   );
-  const posterior = normaliseLogs(logJoint);
-  const faults = new Array<number>(model.faults.length).fill(0);
-  const partIds = model.parts.map((part) => part.id);
-  const parts: Record<string, number> = Object.fromEntries(partIds.map((id) => [id, 0]));
-  const fixed: Record<string, number> = Object.fromEntries(partIds.map((id) => [id, 0]));
-  hypotheses.forEach((hypothesis, h) => {
-    const p = posterior[h] ?? 0;
-    const touched: string[] = [];
-    for (const f of hypothesis.faults) {
-      faults[f] = (faults[f] ?? 0) + p;
-      const { part } = nth(model.faults, f);
-      if (!touched.includes(part)) touched.push(part);
-    }
-    for (const part of touched) parts[part] = (parts[part] ?? 0) + p;
-    const [only, ...others] = touched;
-    if (only !== undefined && others.length === 0) fixed[only] = (fixed[only] ?? 0) + p;
-  });
+  return { space, evidence, steps, belief: beliefFrom(space, steps) };
+}
+
+/** Belief from steps already reckoned; leaving one out is leaving its step out. */
+export function beliefFrom(space: Space, steps: readonly Step[]): Belief {
+  const { hypotheses } = space;
+  const machine = follow(space, steps);
+  const total = logSum(machine);
+  if (!Number.isFinite(total))
+    throw new ImpossibleEvidenceError('no hypothesis explains the evidence');
+  const posterior = new Float64Array(hypotheses.length);
+  const left = new Float64Array(hypotheses.length);
+  for (let i = 0; i < machine.length; i += 1) {
+    const p = Math.exp(machine[i]! - total);
+    posterior[Math.floor(i / space.columns)]! += p;
+    left[space.left[i]!]! += p;
+  }
   return {
     hypotheses,
     posterior,
-    faults: Object.fromEntries(model.faults.map((fault, f) => [fault.id, faults[f] ?? 0])),
-    parts,
-    fixed,
-    other: posterior[hypotheses.length - 1] ?? 0,
+    faults: byFault(space, posterior),
+    now: byFault(space, left),
+    ...byPart(space, left),
+    sound: hypotheses.reduce((sum, { kind }, h) => sum + (kind === 'sound' ? nth(left, h) : 0), 0),
+    other: hypotheses.reduce((sum, { kind }, h) => sum + (kind === 'other' ? nth(left, h) : 0), 0),
   };
 }
 
-/** ln of the total weight of the evidence under the prior: the log marginal likelihood. */
-export function logEvidence(
-  hypotheses: readonly Hypothesis[],
-  rows: readonly Float64Array[],
-): number {
-  const logs = Float64Array.from(hypotheses, (hypothesis, h) =>
-    rows.reduce((sum, row) => sum + (row[h] ?? 0), Math.log(hypothesis.prior)),
-  );
-  const peak = logs.reduce((a, b) => Math.max(a, b), -Infinity);
-  if (peak === -Infinity) return -Infinity;
-  return peak + Math.log(logs.reduce((sum, value) => sum + Math.exp(value - peak), 0));
+function byFault({ model, hypotheses }: Space, p: Float64Array): Record<string, number> {
+  const sums = new Float64Array(model.faults.length);
+  hypotheses.forEach(({ faults }, h) => faults.forEach((f) => (sums[f]! += nth(p, h))));
+  return Object.fromEntries(model.faults.map(({ id }, f) => [id, nth(sums, f)]));
 }
 
-function normaliseLogs(logs: Float64Array): Float64Array {
-  const peak = logs.reduce((a, b) => Math.max(a, b), -Infinity);
-  if (!Number.isFinite(peak))
-    throw new ImpossibleEvidenceError('no hypothesis explains the evidence');
-  const weights = logs.map((value) => Math.exp(value - peak));
-  const total = weights.reduce((sum, value) => sum + value, 0);
-  return weights.map((weight) => weight / total);
+function byPart(
+  { model, touched, mending }: Space,
+  left: Float64Array,
+): Pick<Belief, 'parts' | 'fixed'> {
+  const parts = new Float64Array(model.parts.length);
+  const fixed = new Float64Array(model.parts.length);
+  left.forEach((p, h) => {
+    for (const part of nth(touched, h)) parts[part]! += p;
+    for (const part of nth(mending, h)) fixed[part]! += p;
+  });
+  const named = (sums: Float64Array) =>
+    Object.fromEntries(model.parts.map(({ id }, i) => [id, nth(sums, i)]));
+  return { parts: named(parts), fixed: named(fixed) };
 }
+
+const leftOut = new WeakMap<Inference, Belief[]>();
+
+/** Belief without each piece of the evidence, indexed like it. */
+export function withoutEach(inference: Inference): readonly Belief[] {
+  let beliefs = leftOut.get(inference);
+  if (!beliefs) {
+    const { space, steps } = inference;
+    beliefs = steps.map((_, i) =>
+      beliefFrom(
+        space,
+        steps.filter((__, j) => j !== i),
+      ),
+    );
+    leftOut.set(inference, beliefs);
+  }
+  return beliefs;
+}
+
+/** ln of the total weight of the evidence under the prior: the log marginal likelihood. */
+export const logEvidence = (space: Space, steps: readonly Step[]): number =>
+  logSum(follow(space, steps));

@@ -1,80 +1,124 @@
-/** How probable one piece of evidence is under each hypothesis. */
+/** How probable one finding is under each hypothesis. */
 import { UnknownReferenceError } from '../errors';
+import { nth } from '../numeric/nth';
+import { isTest, type Finding, type TestFinding } from './evidence';
 import type { Hypothesis } from './hypotheses';
+import { allAtRest } from './intermittence';
 import { sharesOf, type DiagnosticModel, type ModelObservable } from './model';
 
 /** Probability of an outcome that has nothing to do with the faults, shared among all outcomes. */
 export const DEFAULT_NOISE = 0.02;
-/** Chance that an unlisted fault shows a code, where the sheet states none. */
+/** Chance that an unlisted fault shows a code or a symptom, where the sheet states none. */
 export const DEFAULT_OTHER = 0.05;
+/** What a repeat with the leads lifted leaves of the noise, and how often that goes on. */
+const REPEATED = 0.2;
+const MOST_REPEATS = 2;
+/** The complaint seen on site: with something wrong that is not on the sheet, and with nothing wrong. */
+const SEEN_OTHER = 0.9;
+const SEEN_SOUND = 0.02;
+const SEEN_SHOWING = 0.95;
 
-export type Evidence =
-  /** A settled outcome. */
-  | { readonly test: string; readonly outcome: string }
-  /** A judged reading with its whole outcome distribution. */
-  | { readonly test: string; readonly p: Readonly<Record<string, number>> }
-  | { readonly code: string };
+type Probability = (hypothesis: Hypothesis) => number;
 
 /**
- * ln P(evidence | hypothesis) for every hypothesis, in their order.
- * @throws {UnknownReferenceError} when the model knows no such test, outcome or code.
+ * ln P(finding | hypothesis) for every hypothesis, in their order.
+ * @param rests - of each fault, the share of the time in which it shows nothing
+ * @throws {UnknownReferenceError} when the model knows no such test, outcome, code or symptom.
  */
 export function logLikelihoods(
   model: DiagnosticModel,
   hypotheses: readonly Hypothesis[],
-  evidence: Evidence,
+  finding: Finding,
+  rests: readonly number[],
 ): Float64Array {
-  const probability =
-    'code' in evidence ? codeProbability(model, evidence.code) : testProbability(model, evidence);
+  const probability = probabilityOf(model, finding, rests);
   return Float64Array.from(hypotheses, (hypothesis) => Math.log(probability(hypothesis)));
 }
 
-function codeProbability(model: DiagnosticModel, shown: string) {
-  const code = model.codes?.find((each) => each.code === shown);
-  if (!code) throw new UnknownReferenceError(`there is no code “${shown}”`, '/evidence');
-  const other = code.other ?? DEFAULT_OTHER;
-  const suspects = model.faults.map((fault) => code.suspects[fault.id] ?? other);
-  return ({ faults }: Hypothesis) =>
-    faults.length === 0
-      ? other
-      : 1 - faults.reduce((none, f) => none * (1 - (suspects[f] ?? 0)), 1);
+function probabilityOf(
+  model: DiagnosticModel,
+  finding: Finding,
+  rests: readonly number[],
+): Probability {
+  if (isTest(finding)) return testProbability(model, finding, rests);
+  if ('confirmed' in finding) return complaintProbability(finding.confirmed, rests);
+  if ('code' in finding) {
+    const code = model.codes?.find((each) => each.code === finding.code);
+    if (!code) throw new UnknownReferenceError(`there is no code “${finding.code}”`, '/evidence');
+    return suggestion(model, code);
+  }
+  const symptom = model.symptoms?.find((each) => each.id === finding.symptom);
+  if (!symptom)
+    throw new UnknownReferenceError(`there is no symptom “${finding.symptom}”`, '/evidence');
+  return suggestion(model, symptom);
+}
+
+/** A code or a symptom, which any of the faults may bring about. */
+function suggestion(
+  model: DiagnosticModel,
+  shown: { readonly suspects: Readonly<Record<string, number>>; readonly other?: number },
+): Probability {
+  const other = shown.other ?? DEFAULT_OTHER;
+  const chances = model.faults.map((fault) => shown.suspects[fault.id] ?? other);
+  return ({ kind, faults }) =>
+    kind === 'faults' ? 1 - faults.reduce((none, f) => none * (1 - nth(chances, f)), 1) : other;
+}
+
+function complaintProbability(seen: boolean, rests: readonly number[]): Probability {
+  return ({ kind, faults }) => {
+    const p =
+      kind === 'other'
+        ? SEEN_OTHER
+        : SEEN_SOUND + (kind === 'sound' ? 0 : SEEN_SHOWING * (1 - allAtRest(rests, faults)));
+    return seen ? p : 1 - p;
+  };
 }
 
 /**
- * P(evidence | S) for one test. By the sheet's rule all faults of S must be silent for `ok`; what is
+ * P(finding | S) for one test. By the sheet's rule all faults of S must be silent for `ok`; what is
  * left is shared among the other outcomes in proportion to how strongly the faults of S show them; and
- * noise is mixed in. Weighted with the evidence `w`, the sum over outcomes closes to
+ * noise is mixed in. Weighted with the finding `w`, the sum over outcomes closes to
  *
  *     (1-ε)·[ w(ok)·Π okᶠ + (1 - Π okᶠ)·Σ hitᶠ / Σ offᶠ ] + ε·mean(w)
  *
- * where offᶠ is what fault f shows besides `ok`, and hitᶠ the part of it that the evidence names. So
+ * where offᶠ is what fault f shows besides `ok`, and hitᶠ the part of it that the finding names. So
  * three numbers per fault are all that a hypothesis needs.
  */
-function testProbability(model: DiagnosticModel, evidence: Exclude<Evidence, { code: string }>) {
-  const test = model.tests.find((each) => each.id === evidence.test);
-  if (!test) throw new UnknownReferenceError(`there is no test “${evidence.test}”`, '/evidence');
-  const weights = evidenceWeights(test, evidence);
+function testProbability(
+  model: DiagnosticModel,
+  finding: TestFinding,
+  rests: readonly number[],
+): Probability {
+  const test = model.tests.find((each) => each.id === finding.test);
+  if (!test) throw new UnknownReferenceError(`there is no test “${finding.test}”`, '/evidence');
+  const weights = findingWeights(test, finding);
   const ok = test.ok ?? 'ok';
-  const noise = test.noise ?? DEFAULT_NOISE;
+  const noise =
+    (test.noise ?? DEFAULT_NOISE) * REPEATED ** Math.min(finding.again ?? 0, MOST_REPEATS);
   const others = test.outcomes.filter((outcome) => outcome !== ok);
   const weightOf = (outcome: string) => weights[outcome] ?? 0;
   const shares = model.faults.map((fault) => sharesOf(fault.shows[test.id] ?? ok));
-  const okShare = shares.map((share) => share[ok] ?? 0);
-  const off = shares.map((share) => sum(others, (o) => share[o] ?? 0));
-  const hit = shares.map((share) => sum(others, (o) => weightOf(o) * (share[o] ?? 0)));
+  const showing = (f: number) => 1 - nth(rests, f);
+  const okShare = shares.map((share, f) => showing(f) * (share[ok] ?? 0) + nth(rests, f));
+  const off = shares.map((share, f) => showing(f) * sum(others, (o) => share[o] ?? 0));
+  const hit = shares.map(
+    (share, f) => showing(f) * sum(others, (o) => weightOf(o) * (share[o] ?? 0)),
+  );
   const mean = sum(test.outcomes, weightOf) / test.outcomes.length;
-  // N, which no sheet describes: even odds of `ok`, the rest equal.
-  const unknown = 0.5 * weightOf(ok) + (0.5 * sum(others, weightOf)) / Math.max(1, others.length);
+  // N disturbs about two tests, whichever they are: good readings must not destroy it.
+  const good = Math.max(0.5, 1 - 2 / model.tests.length);
+  const unknown =
+    good * weightOf(ok) + ((1 - good) * sum(others, weightOf)) / Math.max(1, others.length);
 
-  return ({ faults }: Hypothesis) => {
-    if (faults.length === 0) return (1 - noise) * unknown + noise * mean;
+  return ({ kind, faults }) => {
+    if (kind === 'other') return (1 - noise) * unknown + noise * mean;
     let pOk = 1;
     let offSum = 0;
     let hitSum = 0;
     for (const f of faults) {
-      pOk *= okShare[f] ?? 0;
-      offSum += off[f] ?? 0;
-      hitSum += hit[f] ?? 0;
+      pOk *= nth(okShare, f);
+      offSum += nth(off, f);
+      hitSum += nth(hit, f);
     }
     const bad = offSum > 0 ? ((1 - pOk) * hitSum) / offSum : 0;
     return (1 - noise) * (weightOf(ok) * pOk + bad) + noise * mean;
@@ -84,11 +128,11 @@ function testProbability(model: DiagnosticModel, evidence: Exclude<Evidence, { c
 const sum = <T>(items: readonly T[], value: (item: T) => number): number =>
   items.reduce((total, item) => total + value(item), 0);
 
-function evidenceWeights(
+function findingWeights(
   test: ModelObservable,
-  evidence: Exclude<Evidence, { code: string }>,
+  finding: TestFinding,
 ): Readonly<Record<string, number>> {
-  const weights = 'p' in evidence ? evidence.p : { [evidence.outcome]: 1 };
+  const weights = 'p' in finding ? finding.p : { [finding.outcome]: 1 };
   for (const [outcome, weight] of Object.entries(weights))
     if (weight > 0 && !test.outcomes.includes(outcome))
       throw new UnknownReferenceError(`“${test.id}” has no outcome “${outcome}”`, '/evidence');

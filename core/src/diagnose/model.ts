@@ -8,13 +8,18 @@ export type Shown = string | Readonly<Record<string, number>>;
 
 export interface ModelFault {
   readonly id: string;
-  readonly part: string;
+  /** Absent for what no part mends: a joint, a setting. */
+  readonly part?: string;
   /** Relative weight, greater than 0. */
   readonly prior: number;
   /** By observable id. Silence means the good outcome. */
   readonly shows: Readonly<Record<string, Shown>>;
   /** Other faults this one causes, with their chance. */
   readonly brings?: Readonly<Record<string, number>>;
+  /** The share of the time in which it shows nothing; 0 where absent. */
+  readonly intermittent?: number;
+  /** Of the faults that bear the same word here only one can be. */
+  readonly oneOf?: string;
 }
 
 export interface ModelObservable {
@@ -31,12 +36,24 @@ export interface ModelCode {
   readonly other?: number;
 }
 
+export interface ModelSymptom {
+  readonly id: string;
+  readonly suspects: Readonly<Record<string, number>>;
+  readonly other?: number;
+}
+
 /** Also the abridged form of a sheet that the command line takes. */
 export interface DiagnosticModel {
   readonly faults: readonly ModelFault[];
   readonly tests: readonly ModelObservable[];
-  readonly parts: readonly { readonly id: string }[];
+  /** `on`: the part that it sits on and is replaced with. */
+  readonly parts: readonly { readonly id: string; readonly on?: string }[];
   readonly codes?: readonly ModelCode[];
+  readonly symptoms?: readonly ModelSymptom[];
+  /** Expected number of independent faults, κ; 0.1 where absent. */
+  readonly coincidence?: number;
+  /** Prior of nothing wrong; 0.05 where absent. */
+  readonly sound?: number;
 }
 
 export function modelOf(sheet: Sheet): DiagnosticModel {
@@ -72,7 +89,7 @@ export function checkModel(model: DiagnosticModel): void {
     const path = `/faults/${i}`;
     if (!(fault.prior > 0 && Number.isFinite(fault.prior)))
       throw new InvalidInputError('a prior must be greater than 0', `${path}/prior`);
-    if (!parts.has(fault.part))
+    if (fault.part !== undefined && !parts.has(fault.part))
       throw new UnknownReferenceError(`there is no part “${fault.part}”`, `${path}/part`);
     for (const [id, shown] of Object.entries(fault.shows)) {
       const test = tests.get(id);
@@ -86,7 +103,14 @@ export function checkModel(model: DiagnosticModel): void {
         checkProbability(share, `${path}/shows/${id}/${outcome}`);
       }
     }
+    checkProbability(fault.intermittent ?? 0, `${path}/intermittent`);
     for (const [id, chance] of Object.entries(fault.brings ?? {})) {
+      const brought = model.faults.find((each) => each.id === id);
+      if (fault.oneOf !== undefined && brought?.oneOf === fault.oneOf)
+        throw new InvalidInputError(
+          `“${fault.id}” and “${id}” cannot both be there, so one brings not the other`,
+          `${path}/brings/${id}`,
+        );
       if (!faults.has(id))
         throw new UnknownReferenceError(`there is no fault “${id}”`, `${path}/brings/${id}`);
       checkProbability(chance, `${path}/brings/${id}`);

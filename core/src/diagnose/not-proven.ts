@@ -4,6 +4,7 @@
 import { testsOf } from '../sheet/all-tests';
 import { observablesOf, shownBy } from '../sheet/observables';
 import type { Fault, Sheet, Test } from '../sheet/schema';
+import { ACCUSES } from './accused';
 import type { EvidenceItem, Suspect } from './suspects';
 import { energises, shortsOf } from '../job/findings/shorted';
 import type { JobState } from '../job/state/state';
@@ -81,7 +82,8 @@ function chanceOfOk(fault: Fault, observable: Parameters<typeof shownBy>[1]): nu
 /** Whether any reading or answer, not only a code, says something about the suspect. */
 const heard = ({ weights }: Suspect, evidence: readonly EvidenceItem[]): boolean =>
   weights.some(
-    (weight, i) => nth(evidence, i).from.kind !== 'code' && weight.strength !== 'nothing',
+    ({ factor }, i) =>
+      nth(evidence, i).from.kind !== 'code' && Math.max(factor, 1 / factor) >= ACCUSES,
   );
 
 function notCleared(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]): NotProven[] {
@@ -149,11 +151,26 @@ function untaken(sheet: Sheet, state: JobState): NotProven[] {
   return tests.length > 0 ? [...parts, { kind: 'untaken', tests }] : parts;
 }
 
-/** One short sentence for each kind of thing not proven. */
-export function notProvenWords(item: NotProven): string {
+/** Names one after the other; where there are more than `most`, the rest are counted. */
+function listed(names: readonly string[], most: number): string {
+  // One left over takes no more room by its name than by its count.
+  if (names.length <= most + 1) return names.join('; ');
+  return `${names.slice(0, most).join('; ')} and ${names.length - most} more`;
+}
+
+/** One short sentence for each kind of thing not proven. @param most names to list, where there are many */
+export function notProvenWords(item: NotProven, most = Infinity): string {
+  const faults = (each: readonly Fault[]) =>
+    listed(
+      each.map(({ name }) => name),
+      most,
+    );
   switch (item.kind) {
     case 'untaken':
-      return `Not taken: ${item.tests.map((test) => test.title).join('; ')}.`;
+      return `Not taken: ${listed(
+        item.tests.map(({ title }) => title),
+        most,
+      )}.`;
     case 'part-taken':
       return `Taken in part, ${item.taken} of ${item.of}: ${item.test.title}.`;
     case 'void':
@@ -167,9 +184,9 @@ export function notProvenWords(item: NotProven): string {
         ? 'Who may do the licensed part of this work was not said.'
         : 'Nobody here holds the licence: the licensed part of this work was not done.';
     case 'unheard':
-      return `No reading speaks yet about: ${item.faults.map((fault) => fault.name).join('; ')}.`;
+      return `No reading speaks yet about: ${faults(item.faults)}.`;
     case 'not-cleared':
-      return `Not cleared: ${item.faults.map((fault) => fault.name).join('; ')}.`;
+      return `Not cleared: ${faults(item.faults)}.`;
     case 'could-clear':
       return `Could still clear “${item.fault.name}”: ${item.test.title}.`;
     default:

@@ -2,13 +2,13 @@
 import type { StoreFinding } from '../conditions/fast-store';
 import type { Taken, TakenGroup } from '../job/state/state';
 import type { Fault, Part } from '../sheet/schema';
-import type { Evidence } from './likelihood';
+import type { Finding } from './evidence';
 import type { Weight } from './weights';
 
 /** One piece of evidence and the log entry it stands in. */
 export interface EvidenceItem {
   readonly entry: string;
-  readonly evidence: Evidence;
+  readonly evidence: Finding;
   /** Where it came from: a shown code, a reading or answer that counts, how a store fell. */
   readonly from:
     | { readonly kind: 'code'; readonly code: string }

@@ -6,7 +6,8 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { judge, type JudgeInput } from '../judge/judge';
 import { infer } from './belief';
-import type { Evidence } from './likelihood';
+import { accusedBy } from './accused';
+import type { Evidence } from './evidence';
 import type { DiagnosticModel } from './model';
 
 const folder = process.env.JEITINHO_VECTORS ?? resolve(__dirname, '../../../../shared/vectors');
@@ -51,21 +52,24 @@ suite('reference vectors', () => {
     });
   });
 
-  test('diagnose agrees on faults, other and fixed', () => {
+  test('diagnose agrees on everything that belief says', () => {
     type Case = {
       sheet: DiagnosticModel;
       evidence: Evidence[];
-      expected: { faults: Record<string, number>; other: number; fixed: Record<string, number> };
+      expected: Record<'faults' | 'now' | 'fixed', Record<string, number>> &
+        Record<'sound' | 'other', number> & { accused: string[] };
     };
-    const cases = load<Case[]>('diagnose.json');
-    expect(cases.length).toBeGreaterThan(2);
+    const cases = load<Case[]>('diagnose-2.json');
+    expect(cases.length).toBeGreaterThan(8);
     cases.forEach(({ sheet, evidence, expected }, i) => {
-      const { belief } = infer(sheet, evidence);
-      for (const [id, p] of Object.entries(expected.faults))
-        expectClose(belief.faults[id], p, `${i} faults.${id}`);
-      for (const [id, p] of Object.entries(expected.fixed))
-        expectClose(belief.fixed[id], p, `${i} fixed.${id}`);
-      expectClose(belief.other, expected.other, `${i} other`);
+      const inference = infer(sheet, evidence);
+      const { belief } = inference;
+      for (const what of ['faults', 'now', 'fixed'] as const)
+        for (const [id, p] of Object.entries(expected[what]))
+          expectClose(belief[what][id], p, `${i} ${what}.${id}`);
+      for (const what of ['sound', 'other'] as const)
+        expectClose(belief[what], expected[what], `${i} ${what}`);
+      expect([i, accusedBy(inference)]).toEqual([i, expected.accused]);
     });
   });
 });

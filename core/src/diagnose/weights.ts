@@ -1,7 +1,9 @@
 /**
  * What one reading did: its weight for or against each suspect, and whether it quarrels with the rest.
  */
-import { beliefFrom, logEvidence, type Inference } from './belief';
+import { logEvidence, withoutEach, type Belief, type Inference } from './belief';
+import { isWork } from './evidence';
+import { oddsRatio } from './odds';
 
 export type Strength = 'nothing' | 'slightly' | 'clearly' | 'strongly';
 
@@ -31,8 +33,6 @@ export function strengthOf(factor: number): Strength {
   return WORDS.find(([least]) => size >= least)?.[1] ?? 'nothing';
 }
 
-const odds = (p: number) => p / (1 - p);
-
 /**
  * Leave-one-out weights: for each piece of evidence and each fault, part and `other`.
  * @returns by suspect id, in the order of the evidence; parts under their own ids.
@@ -42,18 +42,11 @@ export function leaveOneOut(inference: Inference): {
   parts: Record<string, Weight[]>;
   other: Weight[];
 } {
-  const { model, belief, logLikelihoods } = inference;
-  const without = logLikelihoods.map((_, i) =>
-    beliefFrom(
-      model,
-      belief.hypotheses,
-      logLikelihoods.filter((__, j) => j !== i),
-    ),
-  );
-  const weigh = (withAll: number, pick: (b: Inference['belief']) => number): Weight[] =>
+  const { belief } = inference;
+  const without = withoutEach(inference);
+  const weigh = (withAll: number, pick: (b: Belief) => number): Weight[] =>
     without.map((rest, evidence) => {
-      const ratio = odds(withAll) / odds(pick(rest));
-      const factor = Number.isFinite(ratio) ? ratio : 1;
+      const factor = oddsRatio(withAll, pick(rest));
       return {
         evidence,
         factor,
@@ -77,17 +70,17 @@ export const SURPRISE_FACTOR = 20;
  * @returns the index of the evidence, or undefined. One reading alone never surprises.
  */
 export function surpriseIn(inference: Inference): { evidence: number; factor: number } | undefined {
-  const { belief, logLikelihoods } = inference;
-  if (logLikelihoods.length < 2) return undefined;
-  const { hypotheses } = belief;
-  const all = logEvidence(hypotheses, logLikelihoods);
+  const { space, steps, evidence } = inference;
+  if (evidence.filter((item) => !isWork(item)).length < 2) return undefined;
+  const all = logEvidence(space, steps);
   let worst: { evidence: number; factor: number } | undefined;
-  logLikelihoods.forEach((row, i) => {
+  steps.forEach((step, i) => {
+    if (!(step instanceof Float64Array)) return;
     const rest = logEvidence(
-      hypotheses,
-      logLikelihoods.filter((_, j) => j !== i),
+      space,
+      steps.filter((_, j) => j !== i),
     );
-    const factor = Math.exp(rest + logEvidence(hypotheses, [row]) - all);
+    const factor = Math.exp(rest + logEvidence(space, [step]) - all);
     if (factor > SURPRISE_FACTOR && factor > (worst?.factor ?? 0)) worst = { evidence: i, factor };
   });
   return worst;

@@ -46,9 +46,11 @@ export const reportSchema = Type.Object(
     /** How the machine is left: energy, what was put back, what stays open and why. */
     left: lines,
     rows: Type.Array(rowSchema),
-    /** Likeliest first; those under 2 % left out. */
+    /** Likeliest first; those under 5 % left out. */
     suspects: Type.Array(Type.Object({ name: Text, part: Text, p: Type.Number() })),
     other: Type.Number(),
+    /** Nothing wrong while it was measured. */
+    sound: Type.Number(),
     notProven: lines,
     /** What was fitted, and what was measured again after it. */
     repair: lines,
@@ -63,6 +65,8 @@ export const reportSchema = Type.Object(
         probability: Type.Number(),
         reason: Text,
         followsEvidence: Type.Boolean(),
+        /** Whether findings accused a part when it was made. */
+        accused: Type.Boolean(),
         before: lines,
       }),
     ),

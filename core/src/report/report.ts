@@ -27,7 +27,7 @@ import type { Report, ReportRow } from './report-schema';
 import { formatQuantity } from '../units/format';
 import { nth } from '../numeric/nth';
 
-const WORTH_PRINTING = 0.02;
+const WORTH_PRINTING = 0.05;
 
 export function buildReport(sheet: Sheet, state: JobState, assessment: Assessment): Report {
   const { decision, signed } = state;
@@ -49,6 +49,7 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     ]),
     suspects: assessment.suspects.filter((s) => s.p >= WORTH_PRINTING).map(suspectRow),
     other: assessment.other.p,
+    sound: assessment.sound.p,
     notProven: notProvenLines(assessment, state),
     repair: repairLines(sheet, state),
     skipped: skippedLines(sheet, state),
@@ -312,6 +313,7 @@ function decisionLines(
     probability: body.probability,
     reason: body.reason,
     followsEvidence: body.action === 'replace' && body.part === body.leading,
+    accused: body.leading !== null,
     before: part?.before ?? [],
   };
 }

@@ -1,5 +1,5 @@
 /** Decide: ranked parts with their evidence; one is chosen, and another than the first takes a reason. */
-import { notProvenWords, type PartSuspect } from '@jeitinho/core/diagnose';
+import { headlineOf, notProvenWords, type PartSuspect } from '@jeitinho/core/diagnose';
 import { useState } from 'react';
 import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';
@@ -11,21 +11,24 @@ import { evidenceWords } from '../job/evidence-words';
 import { useJob } from '../job/job-context';
 import { FittedPanel } from './fitted-panel';
 import { useGoOn } from '../job/paths';
+import { headlineWords, leadsWords } from './headline-words';
 
 const HAND_OVER = 'hand-over';
 
 export function Decide() {
   const { job, state, assessment, record } = useJob();
-  const { parts, unexplained, other } = assessment;
-  const leading = parts[0]!.part.id;
+  const { parts, other, sound } = assessment;
+  const headline = headlineOf(assessment);
+  // Only findings put a part first; what leads by elimination is not proposed.
+  const leading = headline.kind === 'accused' ? headline.leads.part.id : null;
   const made = state.decision?.body;
   // Until somebody chooses, the choice follows the evidence, which may still be arriving.
   const [picked, setChoice] = useState<string>();
-  const choice = picked ?? (made ? (made.part ?? HAND_OVER) : leading);
+  const choice = picked ?? (made ? (made.part ?? HAND_OVER) : leading) ?? '';
   const [reason, setReason] = useDraft(`reason.${job.id}`);
   const chosen = parts.find((each) => each.part.id === choice);
-  const needsReason = choice === HAND_OVER || choice !== leading;
-  const owed = needsReason && reason.trim() === '';
+  const needsReason = choice !== '' && choice !== leading;
+  const owed = choice === '' || (needsReason && reason.trim() === '');
   const settled = made !== undefined && (made.part ?? HAND_OVER) === choice;
   const goOn = useGoOn('decide');
   const decide = async () => {
@@ -49,10 +52,12 @@ export function Decide() {
   return (
     <>
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
-        <h1 className="m-0 text-[25px] font-bold">{headline(parts[0]!, unexplained)}</h1>
+        <h1 className="m-0 text-[25px] font-bold">{headlineWords(headline)}</h1>
         <p className="m-0 text-soft">
-          {assessment.evidence.length} findings count. {percent(other.p)} that it is something not
-          on this sheet.
+          {leadsWords(headline)} {assessment.evidence.length}{' '}
+          {assessment.evidence.length === 1 ? 'finding counts' : 'findings count'}.{' '}
+          {percent(sound.p)} that nothing was wrong while it was measured, {percent(other.p)} that
+          it is something not on this sheet.
         </p>
         {assessment.surprise && (
           <p className="m-0 mt-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
@@ -65,7 +70,7 @@ export function Decide() {
           {parts.map((part, i) => (
             <PartChoice
               key={part.part.id}
-              rank={i}
+              rank={leading === null ? i + 1 : i}
               suspect={part}
               chosen={choice}
               onChoose={setChoice}
@@ -86,7 +91,9 @@ export function Decide() {
             <span className="font-semibold">
               {choice === HAND_OVER
                 ? 'Why stop here?'
-                : `Why not ${parts[0]!.part.name.toLowerCase()} first?`}
+                : leading === null
+                  ? 'No finding accuses it. Why this part?'
+                  : `Why not ${parts[0]!.part.name.toLowerCase()} first?`}
             </span>{' '}
             <span className="text-[14px] text-soft">It goes on the record.</span>
             <textarea
@@ -110,13 +117,23 @@ export function Decide() {
         </section>
       </div>
       <ActionBar
-        title={settled ? 'Decided' : owed ? 'A reason is owed' : 'Your decision'}
+        title={
+          settled
+            ? 'Decided'
+            : choice === ''
+              ? 'Nothing is chosen'
+              : owed
+                ? 'A reason is owed'
+                : 'Your decision'
+        }
         detail={
           settled
             ? 'next: the report'
-            : owed
-              ? 'the first suspect leads; say why not it'
-              : undefined
+            : choice === ''
+              ? 'no finding accuses a part'
+              : owed && leading !== null
+                ? 'the first suspect leads; say why not it'
+                : undefined
         }
       >
         <Button kind="go" hint="Enter" onClick={primary} disabled={!ready}>
@@ -124,18 +141,13 @@ export function Decide() {
             ? 'Go on to Sign'
             : choice === HAND_OVER
               ? 'Hand over'
-              : `Decide: ${chosen?.part.name}`}
+              : chosen
+                ? `Decide: ${chosen.part.name}`
+                : 'Choose what to do'}
         </Button>
       </ActionBar>
     </>
   );
-}
-
-function headline(first: PartSuspect, unexplained: boolean): string {
-  if (unexplained) return 'This sheet does not explain it yet';
-  if (first.p >= 0.9) return `Nearly sure: ${first.part.name.toLowerCase()}`;
-  if (first.p >= 0.6) return `It points to the ${first.part.name.toLowerCase()}`;
-  return `${first.part.name} leads, but not by enough`;
 }
 
 interface RadioProps {
@@ -195,7 +207,7 @@ function PartChoice({ rank, suspect, chosen, onChoose }: PartChoiceProps) {
           {[
             part.number,
             part.minutes ? `${part.minutes} min` : '',
-            `alone it mends the machine: ${percent(fixed)}`,
+            `once it alone is replaced, the machine works: ${percent(fixed)}`,
           ]
             .filter(Boolean)
             .join(' · ')}

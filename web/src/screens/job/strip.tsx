@@ -1,6 +1,7 @@
 /** The strip: suspects or the roll. At the side on a tablet, pulled up from below on a phone. */
 import { Dialog, Tabs } from 'radix-ui';
 import { percent } from '../../parts/percent';
+import type { Assessment } from '@jeitinho/core/diagnose';
 import { useJob } from './job-context';
 import { Roll } from './roll';
 import { Suspects } from './suspects';
@@ -35,17 +36,12 @@ export function Strip() {
 
 export function PhoneStrip() {
   const { assessment } = useJob();
-  const lead = assessment.suspects[0];
+  const { name, p } = likeliestWords(assessment);
   return (
     <Dialog.Root>
       <Dialog.Trigger className="no-print flex min-h-12 cursor-pointer items-center justify-between gap-3 border-t border-ink bg-card px-3.5 text-left lg:hidden">
         <span className="min-w-0 truncate">
-          <strong>
-            {assessment.unexplained ? 'Something not on this sheet' : lead?.fault.name}
-          </strong>{' '}
-          <span className="figure">
-            {percent(assessment.unexplained ? assessment.other.p : (lead?.p ?? 0))}
-          </span>
+          <strong>{name}</strong> <span className="figure">{percent(p)}</span>
         </span>
         <span className="shrink-0 text-soft">suspects ▴</span>
       </Dialog.Trigger>
@@ -66,4 +62,13 @@ export function PhoneStrip() {
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** What is likeliest of all, in one line. */
+function likeliestWords({ suspects, other, sound }: Assessment): { name: string; p: number } {
+  return [
+    ...suspects.slice(0, 1).map(({ fault, p }) => ({ name: fault.name, p })),
+    { name: 'Nothing wrong while measured', p: sound.p },
+    { name: 'Something not on this sheet', p: other.p },
+  ].reduce((best, each) => (each.p > best.p ? each : best));
 }

@@ -13,17 +13,22 @@ const SHOWN = 5;
 /** Suspects below this rank are named without a reason when there is none to give. */
 const REASONED = 2;
 const PROVISOS = 3;
+/** Names in one of them; all stand on Decide and in the report. */
+const NAMES = 3;
 
 export function Suspects() {
   const { assessment } = useJob();
-  const { suspects, other, unexplained } = assessment;
-  const shown = suspects.slice(0, SHOWN);
-  const otherRow = <OtherRow key="other" other={other} unexplained={unexplained} />;
-  const rows = shown.map((suspect, rank) => (
-    <SuspectRow key={suspect.fault.id} suspect={suspect} assessment={assessment} rank={rank} />
-  ));
-  const at = shown.findIndex((suspect) => suspect.p < other.p);
-  rows.splice(at < 0 ? rows.length : at, 0, otherRow);
+  const { suspects, other, sound, unexplained } = assessment;
+  const rows = [
+    ...suspects.slice(0, SHOWN).map((suspect, rank) => ({
+      p: suspect.p,
+      row: (
+        <SuspectRow key={suspect.fault.id} suspect={suspect} assessment={assessment} rank={rank} />
+      ),
+    })),
+    { p: sound.p, row: <SoundRow key="sound" sound={sound} /> },
+    { p: other.p, row: <OtherRow key="other" other={other} unexplained={unexplained} /> },
+  ].sort((a, b) => b.p - a.p);
   return (
     <div className="flex flex-1 flex-col px-[18px] pb-4">
       {assessment.evidence.length === 0 && (
@@ -32,7 +37,7 @@ export function Suspects() {
         </p>
       )}
       <ol className="m-0 list-none p-0" aria-label="Suspects, likeliest first">
-        {rows}
+        {rows.map(({ row }) => row)}
       </ol>
       <SurpriseNote assessment={assessment} />
       <NotProvenBox assessment={assessment} />
@@ -51,14 +56,24 @@ function SuspectRow({
 }) {
   const why = whyWords(suspect.weights, assessment);
   const silence = rank < REASONED && assessment.evidence.length > 0;
+  const eliminated = rank === 0 && silence && !assessment.accused.has(suspect.fault.id);
   return (
     <li className="border-b border-hair py-2.5">
       <Bar name={suspect.fault.name} p={suspect.p} before={suspect.before} />
       {(why || silence) && (
         <p className="m-0 mt-1 text-[14px] text-soft">
           {why ?? 'Nothing found so far speaks about it.'}
+          {eliminated && ' It leads by elimination only.'}
         </p>
       )}
+    </li>
+  );
+}
+
+function SoundRow({ sound }: { sound: Assessment['sound'] }) {
+  return (
+    <li className="border-b border-hair py-2.5">
+      <Bar name="Nothing wrong while measured" p={sound.p} before={sound.before} />
     </li>
   );
 }
@@ -133,8 +148,8 @@ function NotProvenBox({ assessment }: { assessment: Assessment }) {
         <strong className="text-marigold">Not proven</strong>
         <ul className="m-0 list-none p-0">
           {named.map((item, i) => (
-            <li key={i} className="mt-1 line-clamp-3">
-              {notProvenWords(item)}
+            <li key={i} className="mt-1">
+              {notProvenWords(item, NAMES)}
             </li>
           ))}
           {notProven.length > named.length && (

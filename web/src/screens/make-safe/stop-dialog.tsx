@@ -1,4 +1,5 @@
 /** Honest endings: it cannot be made safe here, or it is for somebody else. Both close the visit well. */
+import { headlineOf } from '@jeitinho/core/diagnose';
 import { ENDING_WORDS, stageAfter, type DecisionAction } from '@jeitinho/core/job';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -51,7 +52,8 @@ function StopForm() {
     const reason = [why.trim(), left.length > 0 && `Left so: ${left.join('; ')}.`]
       .filter(Boolean)
       .join(' ');
-    const leading = assessment.parts[0]?.part.id ?? null;
+    const headline = headlineOf(assessment);
+    const leading = headline.kind === 'accused' ? headline.leads.part.id : null;
     const body = { action, part: null, leading, probability: 0, reason };
     if (!(await record('decision', body))) return;
     setWhy('');

@@ -150,7 +150,7 @@ function Found({ report }: { report: Report }) {
               `Likelihood when decided: ${percent(decision.probability)}. `}
             {decision.text.startsWith('Replace') &&
               !decision.followsEvidence &&
-              'Not the first suspect; '}
+              (decision.accused ? 'Not the first suspect; ' : 'No finding accuses a part; ')}
             {decision.reason && `reason given: ${decision.reason}`}
           </p>
         </>
@@ -160,7 +160,8 @@ function Found({ report }: { report: Report }) {
       <p className="m-0 mt-1 text-[15px] text-soft">
         {report.suspects.map((s) => `${s.name} (${s.part}) ${percent(s.p)}`).join(' · ')}
         {report.suspects.length > 0 && ' · '}
-        something not on this sheet {percent(report.other)}
+        nothing wrong while measured {percent(report.sound)} · something not on this sheet{' '}
+        {percent(report.other)}
       </p>
       {report.signed?.note && <p className="m-0 mt-1">Told: {report.signed.note}</p>}
     </section>

@@ -1,0 +1,32 @@
+/** What is said first of all that was found. */
+import type { Assessment, PartSuspect } from './assess';
+
+export type Headline =
+  /** Something not on this sheet is likelier than anything on it. */
+  | { readonly kind: 'unexplained' }
+  /** No reading or answer counts yet; a code alone is none. */
+  | { readonly kind: 'nothing-yet' }
+  /** No reading or answer accuses anything; a part may still lead, by elimination only. */
+  | { readonly kind: 'nothing-bad'; readonly leads?: PartSuspect }
+  /** Others are accused, and yet this part leads without any finding against it. */
+  | { readonly kind: 'elimination'; readonly leads: PartSuspect }
+  /** Findings accuse the part that leads. */
+  | { readonly kind: 'accused'; readonly leads: PartSuspect };
+
+/** A part that is less likely than this does not lead by elimination. */
+const LEADS = 0.5;
+
+type Found = Pick<Assessment, 'accused' | 'evidence' | 'suspects' | 'parts' | 'unexplained'>;
+
+export function headlineOf(assessment: Found): Headline {
+  const { accused, evidence, suspects, parts, unexplained } = assessment;
+  if (evidence.every(({ from }) => from.kind === 'code')) return { kind: 'nothing-yet' };
+  if (accused.size > 0 && unexplained) return { kind: 'unexplained' };
+  const leads = parts[0];
+  if (accused.size === 0 || !leads)
+    return { kind: 'nothing-bad', ...(leads && leads.p >= LEADS && { leads }) };
+  const against = suspects.some(
+    ({ fault, part }) => part.id === leads.part.id && accused.has(fault.id),
+  );
+  return { kind: against ? 'accused' : 'elimination', leads };
+}
