@@ -203,6 +203,17 @@ describe('what is refused, and why', () => {
       'reason-owed',
     ],
     [
+      'a part that no finding accuses, without a reason',
+      log.make('decision', {
+        action: 'replace',
+        part: 'power',
+        leading: null,
+        probability: 0.2,
+        reason: '',
+      }),
+      'reason-owed',
+    ],
+    [
       'handing over without a reason',
       log.make('decision', {
         action: 'hand-over',

@@ -33,9 +33,11 @@ export const decision = defineKind({
     if (reason.trim() === '' && (action !== 'replace' || part !== leading))
       return refuse(
         'reason-owed',
-        action === 'replace'
-          ? 'Another part leads. Say why you choose this one; it goes on the record.'
-          : 'Say why you stop here: the next person starts from it.',
+        action !== 'replace'
+          ? 'Say why you stop here: the next person starts from it.'
+          : leading === null
+            ? 'No finding accuses a part. Say why you choose this one; it goes on the record.'
+            : 'Another part leads. Say why you choose this one; it goes on the record.',
       );
     return undefined;
   },
