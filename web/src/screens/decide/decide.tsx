@@ -30,6 +30,9 @@ export function Decide() {
   const needsReason = choice !== '' && choice !== leading;
   const owed = choice === '' || (needsReason && reason.trim() === '');
   const settled = made !== undefined && (made.part ?? HAND_OVER) === choice;
+  const question = whyWords(
+    choice === HAND_OVER ? undefined : (leading !== null && parts[0]!.part.name) || null,
+  );
   const goOn = useGoOn('decide');
   const decide = async () => {
     if (owed) return;
@@ -86,25 +89,7 @@ export function Decide() {
             </span>
           </label>
         </fieldset>
-        {needsReason && (
-          <label className="mt-4 block">
-            <span className="font-semibold">
-              {choice === HAND_OVER
-                ? 'Why stop here?'
-                : leading === null
-                  ? 'No finding accuses it. Why this part?'
-                  : `Why not ${parts[0]!.part.name.toLowerCase()} first?`}
-            </span>{' '}
-            <span className="text-[14px] text-soft">It goes on the record.</span>
-            <textarea
-              rows={2}
-              value={reason}
-              maxLength={4000}
-              onChange={(event) => setReason(event.target.value)}
-              className="mt-1 block w-full border border-soft bg-card px-3 py-2"
-            />
-          </label>
-        )}
+        {needsReason && <ReasonField question={question} reason={reason} onChange={setReason} />}
         {made?.action === 'replace' && <FittedPanel part={made.part!} />}
         <section className="mt-5 bg-marigold-tint px-4 py-3">
           <h2 className="m-0 text-[16px] font-bold text-marigold">Not proven</h2>
@@ -147,6 +132,35 @@ export function Decide() {
         </Button>
       </ActionBar>
     </>
+  );
+}
+
+/** @param leads the part that findings accuse; null where they accuse none, undefined for a hand-over */
+function whyWords(leads: string | null | undefined): string {
+  if (leads === undefined) return 'Why stop here?';
+  if (leads === null) return 'No finding accuses it. Why this part?';
+  return `Why not ${leads.toLowerCase()} first?`;
+}
+
+interface ReasonFieldProps {
+  readonly question: string;
+  readonly reason: string;
+  readonly onChange: (reason: string) => void;
+}
+
+function ReasonField({ question, reason, onChange }: ReasonFieldProps) {
+  return (
+    <label className="mt-4 block">
+      <span className="font-semibold">{question}</span>{' '}
+      <span className="text-[14px] text-soft">It goes on the record.</span>
+      <textarea
+        rows={2}
+        value={reason}
+        maxLength={4000}
+        onChange={(event) => onChange(event.target.value)}
+        className="mt-1 block w-full border border-soft bg-card px-3 py-2"
+      />
+    </label>
   );
 }
 
