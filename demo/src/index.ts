@@ -6,7 +6,7 @@ import { sheets } from './sheets';
 import type { DemoWorld } from './types';
 import { customers, sites, units } from './units';
 
-export { nextProvingStep, type ProvenFigures, type ProvingStep } from './prove-dead';
+export { nextProvingStep, provingSteps, type ProvenFigures, type ProvingStep } from './prove-dead';
 export { newestSheet } from './sheets';
 export type { DemoJob, DemoWorld } from './types';
 

@@ -1,6 +1,6 @@
 /** The steps that prove a sheet's machine dead, with figures as a meter would show them. */
 import { nextSafe, sourcesFor, supplyVolts, type NextSafe } from '@jeitinho/core';
-import type { BodyOf, JobState } from '@jeitinho/core/job';
+import { foldJob, type BodyOf, type JobState, type StoredEntry } from '@jeitinho/core/job';
 import type { Sheet } from '@jeitinho/core/sheet';
 
 export interface ProvingStep {
@@ -53,6 +53,33 @@ export function nextProvingStep(
       };
       return { kind: 'safed', body, wait: 0.5 };
     }
+  }
+}
+
+/**
+ * All steps that prove a machine dead, each with its time.
+ * @param start - milliseconds since 1970 at which it begins
+ */
+export function provingSteps(
+  sheet: Sheet,
+  figures: ProvenFigures,
+  start: number,
+): (ProvingStep & { readonly at: number })[] {
+  const steps: (ProvingStep & { readonly at: number })[] = [];
+  const log: StoredEntry[] = [];
+  for (let at = start; ;) {
+    const step = nextProvingStep(sheet, foldJob(sheet, log), figures, at);
+    if (!step) return steps;
+    at += step.wait * 60_000;
+    steps.push({ ...step, at });
+    const seq = steps.length;
+    log.push({
+      ...step,
+      id: String(seq),
+      seq,
+      at: new Date(at).toISOString(),
+      author: '',
+    } as never);
   }
 }
 

@@ -1,35 +1,19 @@
 /** A job that is proven dead already, for the tests that begin there: entries on the log, as a visit leaves them. */
-import { foldJob, type StoredEntry } from '@jeitinho/core/job';
 import type { Sheet } from '@jeitinho/core/sheet';
-import { nextProvingStep } from '@jeitinho/demo/prove-dead';
+import { provingSteps } from '@jeitinho/demo/prove-dead';
 import { expect, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 
-/** Minutes that proving any of the demo's machines takes, its waits with it. */
-const TAKES = 20;
-
 /** The entries that prove a machine dead just now. @param store what its stores still hold, volts */
 function provingEntries(sheet: Sheet, store: number): object[] {
-  const log: StoredEntry[] = [];
-  let at = Date.now() - TAKES * 60_000;
-  for (;;) {
-    const step = nextProvingStep(sheet, foldJob(sheet, log), { store }, at);
-    if (!step) break;
-    at += step.wait * 60_000;
-    log.push({
-      id: randomUUID(),
-      seq: log.length + 1,
-      kind: step.kind,
-      at: new Date(at).toISOString(),
-      author: 'Davi Moura',
-      body: step.body,
-    } as StoredEntry);
-  }
-  // The proof is of now, not of when the wait happened to be over.
-  const late = Date.now() - 5_000 - at;
-  return log.map(({ seq: _, ...entry }) => ({
-    ...entry,
-    at: new Date(Date.parse(entry.at) + late).toISOString(),
+  const steps = provingSteps(sheet, { store }, 0);
+  const late = Date.now() - 5_000 - steps.at(-1)!.at;
+  return steps.map(({ kind, body, at }) => ({
+    id: randomUUID(),
+    kind,
+    at: new Date(at + late).toISOString(),
+    author: 'Davi Moura',
+    body,
   }));
 }
 

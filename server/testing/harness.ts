@@ -7,8 +7,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Problem } from '@jeitinho/core';
-import { foldJob, type BodyOf, type EntryKind, type LogEntry } from '@jeitinho/core/job';
-import { demoWorld, newestSheet, nextProvingStep } from '@jeitinho/demo';
+import { type BodyOf, type EntryKind, type LogEntry } from '@jeitinho/core/job';
+import { demoWorld, newestSheet, provingSteps } from '@jeitinho/demo';
 import { pino } from 'pino';
 import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../src/app';
@@ -89,13 +89,7 @@ export function entry<K extends EntryKind>(kind: K, body: BodyOf<K>, at = Date.n
 /** A batch that proves the fridge dead, its wait already over. */
 export function deadBatch(now = Date.now()): LogEntry[] {
   const sheet = newestSheet(demoWorld.units[0]!.sheetId!);
-  const batch: LogEntry[] = [];
-  let at = now - 14 * 60_000;
-  for (;;) {
-    const state = foldJob(sheet, batch);
-    const step = nextProvingStep(sheet, state, { store: 2.4 }, at);
-    if (!step) return batch;
-    at += step.wait * 60_000;
-    batch.push(entry(step.kind, step.body as never, at));
-  }
+  return provingSteps(sheet, { store: 2.4 }, now - 14 * 60_000).map(({ kind, body, at }) =>
+    entry(kind, body as never, at),
+  );
 }

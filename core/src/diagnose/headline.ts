@@ -13,6 +13,10 @@ export type Headline =
   /** Findings accuse the part that leads. */
   | { readonly kind: 'accused'; readonly leads: PartSuspect };
 
+/** The part that findings put first; null where they accuse none, or another. */
+export const leadingPart = (headline: Headline): string | null =>
+  headline.kind === 'accused' ? headline.leads.part.id : null;
+
 /** A part that is less likely than this does not lead by elimination. */
 const LEADS = 0.5;
 

@@ -3,7 +3,7 @@ export { accusedBy } from '../diagnose/accused';
 export { assess, type Assessment, type PartSuspect } from '../diagnose/assess';
 export { infer } from '../diagnose/belief';
 export type { Evidence } from '../diagnose/evidence';
-export { headlineOf, type Headline } from '../diagnose/headline';
+export { headlineOf, leadingPart, type Headline } from '../diagnose/headline';
 export { type DiagnosticModel, modelOf, sharesOf } from '../diagnose/model';
 export { notProvenWords } from '../diagnose/not-proven';
 export type { EvidenceItem, Suspect } from '../diagnose/suspects';

@@ -1,5 +1,5 @@
 /** Decide: ranked parts with their evidence; one is chosen, and another than the first takes a reason. */
-import { headlineOf, notProvenWords, type PartSuspect } from '@jeitinho/core/diagnose';
+import { headlineOf, leadingPart, notProvenWords, type PartSuspect } from '@jeitinho/core/diagnose';
 import { useState } from 'react';
 import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';
@@ -11,7 +11,7 @@ import { evidenceWords } from '../job/evidence-words';
 import { useJob } from '../job/job-context';
 import { FittedPanel } from './fitted-panel';
 import { useGoOn } from '../job/paths';
-import { headlineWords, leadsWords } from './headline-words';
+import { countWords, headlineWords, leadsWords, whyWords } from './headline-words';
 
 const HAND_OVER = 'hand-over';
 
@@ -20,7 +20,7 @@ export function Decide() {
   const { parts, other, sound } = assessment;
   const headline = headlineOf(assessment);
   // Only findings put a part first; what leads by elimination is not proposed.
-  const leading = headline.kind === 'accused' ? headline.leads.part.id : null;
+  const leading = leadingPart(headline);
   const made = state.decision?.body;
   // Until somebody chooses, the choice follows the evidence, which may still be arriving.
   const [picked, setChoice] = useState<string>();
@@ -30,9 +30,7 @@ export function Decide() {
   const needsReason = choice !== '' && choice !== leading;
   const owed = choice === '' || (needsReason && reason.trim() === '');
   const settled = made !== undefined && (made.part ?? HAND_OVER) === choice;
-  const question = whyWords(
-    choice === HAND_OVER ? undefined : (leading !== null && parts[0]!.part.name) || null,
-  );
+  const question = choice === HAND_OVER ? 'Why stop here?' : whyWords(headline);
   const goOn = useGoOn('decide');
   const decide = async () => {
     if (owed) return;
@@ -57,10 +55,9 @@ export function Decide() {
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
         <h1 className="m-0 text-[25px] font-bold">{headlineWords(headline)}</h1>
         <p className="m-0 text-soft">
-          {leadsWords(headline)} {assessment.evidence.length}{' '}
-          {assessment.evidence.length === 1 ? 'finding counts' : 'findings count'}.{' '}
-          {percent(sound.p)} that nothing was wrong while it was measured, {percent(other.p)} that
-          it is something not on this sheet.
+          {leadsWords(headline)} {countWords(assessment.evidence.length)}
+          {headline.kind !== 'nothing-yet' &&
+            ` ${percent(sound.p)} that nothing was wrong while it was measured, ${percent(other.p)} that it is something not on this sheet.`}
         </p>
         {assessment.surprise && (
           <p className="m-0 mt-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
@@ -133,13 +130,6 @@ export function Decide() {
       </ActionBar>
     </>
   );
-}
-
-/** @param leads the part that findings accuse; null where they accuse none, undefined for a hand-over */
-function whyWords(leads: string | null | undefined): string {
-  if (leads === undefined) return 'Why stop here?';
-  if (leads === null) return 'No finding accuses it. Why this part?';
-  return `Why not ${leads.toLowerCase()} first?`;
 }
 
 interface ReasonFieldProps {

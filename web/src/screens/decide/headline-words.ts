@@ -23,8 +23,18 @@ export function headlineWords(headline: Headline): string {
 
 /** What a headline leaves open; empty where it says all. */
 export function leadsWords(headline: Headline): string {
-  if (headline.kind === 'elimination') return 'No finding is against it; others were not cleared.';
+  if (headline.kind === 'elimination')
+    return 'No reading accuses it; others are accused, and less likely.';
   if (headline.kind !== 'nothing-bad' || !headline.leads) return '';
   const { part, p } = headline.leads;
   return `${part.name} leads by elimination only, ${percent(p)}.`;
 }
+
+export const countWords = (findings: number): string =>
+  `${findings} ${findings === 1 ? 'finding counts' : 'findings count'}.`;
+
+/** What is asked of somebody who chooses a part that is not proposed. */
+export const whyWords = (headline: Headline): string =>
+  headline.kind === 'accused'
+    ? `Why not ${headline.leads.part.name.toLowerCase()} first?`
+    : 'No finding accuses it. Why this part?';

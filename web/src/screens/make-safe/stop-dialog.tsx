@@ -1,5 +1,5 @@
 /** Honest endings: it cannot be made safe here, or it is for somebody else. Both close the visit well. */
-import { headlineOf } from '@jeitinho/core/diagnose';
+import { headlineOf, leadingPart } from '@jeitinho/core/diagnose';
 import { ENDING_WORDS, stageAfter, type DecisionAction } from '@jeitinho/core/job';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -52,8 +52,7 @@ function StopForm() {
     const reason = [why.trim(), left.length > 0 && `Left so: ${left.join('; ')}.`]
       .filter(Boolean)
       .join(' ');
-    const headline = headlineOf(assessment);
-    const leading = headline.kind === 'accused' ? headline.leads.part.id : null;
+    const leading = leadingPart(headlineOf(assessment));
     const body = { action, part: null, leading, probability: 0, reason };
     if (!(await record('decision', body))) return;
     setWhy('');
