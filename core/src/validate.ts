@@ -8,6 +8,7 @@ import type { LogEntry } from './job/kinds/index';
 import { bodySchema, entryEnvelope } from './job/kinds/schemas';
 import { checkSheet, type SheetProblem } from './checks/check';
 import { problem } from './validation/problem';
+import { FIRST_EDITION, liftSheet } from './sheet/lift';
 import { SHEET_FORMAT, sheetSchema, type Sheet } from './sheet/schema';
 import { DEEPEST, LARGEST_SHEET, tooDeep } from './validation/bounds';
 import { hoistUnions } from './validation/hoist';
@@ -72,8 +73,9 @@ export function readSheet(value: unknown): ReadSheet {
   if (format) return refused(format);
   const half = illFormedAt(value);
   if (half !== undefined) return refused(problem('ill-formed', half, HALF_CHARACTER));
-  const warnings = unknownFields(sheetSchema, value);
-  const shaped = check(sheetSchema, value);
+  const lifted = liftSheet(value);
+  const warnings = [...lifted.notes, ...unknownFields(sheetSchema, lifted.value)];
+  const shaped = check(sheetSchema, lifted.value);
   if (!shaped.ok) return { ok: false, problems: shaped.problems, warnings };
   const found = checkSheet(shaped.value);
   const problems = found.filter(({ severity }) => severity === 'problem').slice(0, MOST_PROBLEMS);
@@ -116,13 +118,13 @@ function formatProblem(value: unknown): SheetProblem | undefined {
   if (value === null || typeof value !== 'object' || Array.isArray(value))
     return problem('schema', '', 'A sheet is one group of fields in { }; this is something else.');
   const { format } = value as { format?: unknown };
-  if (format === SHEET_FORMAT) return undefined;
+  if (format === SHEET_FORMAT || format === FIRST_EDITION) return undefined;
   const version = typeof format === 'string' ? FORMAT.exec(format)?.[1] : undefined;
-  if (version !== undefined && Number(version) > 1)
+  if (version !== undefined && Number(version) > 2)
     return problem(
       'newer-format',
       '/format',
-      `This sheet is of format ${version}; this program reads format 1. Update the program, or ask for an export in format 1.`,
+      `This sheet is of format ${version}; this program reads formats 1 and 2. Update the program, or ask for an export in format 2.`,
     );
   return problem(
     'schema',

@@ -113,6 +113,33 @@ export const randomStep = fc.oneof(
     }),
   }),
   fc.record({
+    kind: fc.constant('work'),
+    body: fc.record({
+      what: fc.constantFrom('fitted', 'put-back', 'cleaned', 'other'),
+      part: fc.constantFrom('board', 'power', 'gone', undefined),
+      trial: fc.constantFrom(true, undefined),
+      note: fc.constantFrom('', 'swept'),
+    }),
+  }),
+  fc.record({ kind: fc.constant('looked'), body: fc.record({ seen: fc.boolean() }) }),
+  fc.record({
+    kind: fc.constant('contradiction'),
+    body: fc.record({ nth: fc.nat(20), as: fc.constantFrom('slip', 'comes-and-goes') }),
+  }),
+  fc.record({
+    kind: fc.constant('decided'),
+    body: fc.record({
+      endings: fc.constantFrom(
+        [{ kind: 'replace', part: 'board' }],
+        [{ kind: 'sound' }],
+        [{ kind: 'replace', part: 'gone' }, { kind: 'hand-over' }],
+      ),
+      leading: fc.constantFrom('board', null),
+      probability: fc.constant(0.5),
+      reason: fc.constantFrom('', 'because'),
+    }),
+  }),
+  fc.record({
     kind: fc.constantFrom('window', 'purged'),
     body: fc.record({ state: fc.constantFrom('burning', 'standby', 'nowhere') }),
   }),

@@ -5,7 +5,7 @@ import type { Reading } from '../src/surface/judge';
 import type { Sheet } from '../src/surface/sheet';
 
 export const smallSheet: Sheet = {
-  format: 'jeitinho.sheet/1',
+  format: 'jeitinho.sheet/2',
   id: 'small',
   title: 'Small machine',
   revision: 1,
@@ -63,7 +63,7 @@ export const smallSheet: Sheet = {
       title: 'Transistors',
       how: 'measure',
       state: 'dead',
-      access: ['plug'],
+      access: { plug: 'out' },
       function: 'diode',
       minutes: 2,
       points: [
@@ -198,8 +198,13 @@ export const busAt = (reading: Reading): BodyOf<'safed'> => ({
 });
 
 /** Opened, and proven dead with a bus of 3 V. */
-export function provenDead(log: LogWriter = logWriter()): LogWriter {
-  log.add('opened', { complaint: 'does nothing', meter: smallMeter });
+export function provenDead(log: LogWriter = logWriter(), rules?: 2): LogWriter {
+  log.add('opened', { complaint: 'does nothing', meter: smallMeter, ...(rules && { rules }) });
+  return proveDead(log);
+}
+
+/** Isolated, waited, the bus at 3 V between two proofs of the meter. */
+export function proveDead(log: LogWriter): LogWriter {
   log.add('safed', { step: 'isolated' });
   log.add('safed', onBattery);
   log.wait(5);

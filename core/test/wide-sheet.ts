@@ -26,8 +26,8 @@ export const wideSheet: Sheet = {
       title: 'Windings',
       how: 'measure',
       state: 'dead',
-      access: ['plug'],
-      isolated: true,
+      access: { plug: 'out' },
+      isolates: ['plug'],
       function: 'ohm',
       points: [
         { id: 'UV', red: 'b.U', black: 'b.V' },

@@ -99,7 +99,7 @@ export function createApp({
     .route('/jobs', jobRoutes(store));
   app.route('/api/v1', api);
   app.route('/health', healthRoutes(store));
-  app.get('/schemas/sheet-1.json', (c) => c.json(sheetSchema));
+  app.get('/schemas/sheet-2.json', (c) => c.json(sheetSchema));
   app.all('/api/*', () => {
     throw new ProblemError(404, 'not-found', 'There is nothing at this address of the API.');
   });

@@ -284,11 +284,11 @@ const DAMAGES: readonly Damage[] = [
     (s) =>
       void Object.assign(test_(s, 'windings'), {
         function: 'insulation',
-        isolated: false,
+        isolates: undefined,
         expect: { kind: 'atLeast', low: 1e6, unit: 'ohm' },
       }),
     'isolation',
-    '/tests/4/isolated',
+    '/tests/4/isolates',
   ],
 ];
 

@@ -87,13 +87,17 @@ function ofPoints(sheet: Sheet, test: MeasureTest, path: string, points: string)
         found.push(
           problem('placing', here, 'Red and black stand on the same place; move one of them.'),
         );
-      const plugged = (test.access ?? []).some((id) => findAccess(sheet, id)?.energy === 'dead');
-      if (fn === 'insulation' && (!test.isolated || !plugged))
+      const pulled = point.access ?? test.access ?? {};
+      const isolates = point.isolates ?? test.isolates ?? [];
+      const plugged = isolates.some(
+        (id) => pulled[id] === 'out' && findAccess(sheet, id)?.energy === 'dead',
+      );
+      if (fn === 'insulation' && !plugged)
         found.push(
           warning(
             'isolation',
-            test.isolated ? `${path}/access` : `${path}/isolated`,
-            'Insulation is tested with the electronics unplugged: say isolated, and which plug under access.',
+            `${path}/isolates`,
+            'Insulation is tested with the electronics unplugged: name under isolates the plug that must be out, and under access that it is.',
           ),
         );
       return found;

@@ -1,7 +1,7 @@
 /** Every name that a sheet mentions is declared in it. */
 import { testsOf } from '../sheet/all-tests';
 import { locate } from '../sheet/places';
-import { isMeasured, type Sheet, type Test } from '../sheet/schema';
+import { isMeasured, type Sheet, type Test, type TestPoint } from '../sheet/schema';
 import { ruleObservables } from '../sheet/observables';
 import { problem, type SheetProblem } from '../validation/problem';
 
@@ -24,6 +24,47 @@ export function references(sheet: Sheet): SheetProblem[] {
 
 const missing = (path: string, message: string) => problem('unknown-reference', path, message);
 
+type Wanting = Pick<TestPoint, 'access' | 'isolates' | 'fedBy' | 'after'>;
+
+function ofWants(
+  sheet: Sheet,
+  { access, isolates, fedBy, after }: Wanting,
+  feeders: ReadonlySet<string>,
+  path: string,
+): SheetProblem[] {
+  const known = new Set((sheet.access ?? []).map(({ id }) => id));
+  const test = (field: string, refs: readonly string[] | undefined, words: string) =>
+    (refs ?? []).flatMap((ref, i) =>
+      feeders.has(ref)
+        ? []
+        : [
+            missing(
+              `${path}/${field}/${i}`,
+              `There is no test “${ref}” ${words}; name one that is.`,
+            ),
+          ],
+    );
+  return [
+    ...Object.keys(access ?? {})
+      .filter((id) => !known.has(id))
+      .map((id) =>
+        missing(`${path}/access/${id}`, `There is no access “${id}”; declare it under access.`),
+      ),
+    ...(isolates ?? []).flatMap((id, i) =>
+      known.has(id)
+        ? []
+        : [
+            missing(
+              `${path}/isolates/${i}`,
+              `There is no access “${id}”; declare it under access.`,
+            ),
+          ],
+    ),
+    ...test('fedBy', fedBy, 'to be fed by'),
+    ...test('after', after, 'to come first'),
+  ];
+}
+
 function ofTest(
   sheet: Sheet,
   test: Test,
@@ -36,22 +77,16 @@ function ofTest(
     problems.push(
       missing(`${path}/state`, `There is no state “${test.state}”; declare it under states.`),
     );
-  (test.access ?? []).forEach((access, i) => {
-    if (!sheet.access?.some(({ id }) => id === access))
-      problems.push(
-        missing(`${path}/access/${i}`, `There is no access “${access}”; declare it under access.`),
-      );
-  });
-  (test.fedBy ?? []).forEach((feeder, i) => {
-    if (!feeders.has(feeder))
-      problems.push(
-        missing(
-          `${path}/fedBy/${i}`,
-          `There is no test “${feeder}” to be fed by; name one that is.`,
-        ),
-      );
-  });
+  problems.push(...ofWants(sheet, test, feeders, path));
   if (!isMeasured(test)) return problems;
+  test.points.forEach((point, i) => {
+    const here = `${path}/${points}/${i}`;
+    if (point.state !== undefined && !sheet.states.some(({ id }) => id === point.state))
+      problems.push(
+        missing(`${here}/state`, `There is no state “${point.state}”; declare it under states.`),
+      );
+    problems.push(...ofWants(sheet, point, feeders, here));
+  });
   test.points.forEach((point, i) => {
     for (const colour of ['red', 'black'] as const) {
       const ref = point[colour];
@@ -232,7 +267,7 @@ function ofFaults(sheet: Sheet): SheetProblem[] {
   const parts = new Set(sheet.parts.map(({ id }) => id));
   const faults = new Set(sheet.faults.map(({ id }) => id));
   return sheet.faults.flatMap((fault, f) => [
-    ...(parts.has(fault.part)
+    ...(fault.part === undefined || parts.has(fault.part)
       ? []
       : [
           missing(`/faults/${f}/part`, `There is no part “${fault.part}”; declare it under parts.`),

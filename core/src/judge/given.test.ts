@@ -91,11 +91,31 @@ test('limits that nobody stated are the house’s, and say so', () => {
   expect(expectWords(about)).toMatch('house tolerance');
 });
 
-test('a parallel path can lower a reading, never raise it', () => {
-  const least = { kind: 'between', low: 400, high: 900, unit: 'ohm' } as const;
-  expect(parallelCouldExplain(judge({ expect: least, reading: value(100) }))).toBe(true);
-  expect(parallelCouldExplain(judge({ expect: least, reading: value(2000) }))).toBe(false);
-  expect(parallelCouldExplain(judge({ expect: least, reading: value(500) }))).toBe(false);
+describe('a path that lies beside what is measured', () => {
+  const between = { kind: 'between', low: 400, high: 900, unit: 'ohm' } as const;
+  const atLeast = { kind: 'atLeast', low: 400, unit: 'ohm' } as const;
+  const atMost = { kind: 'atMost', high: 900, unit: 'ohm' } as const;
+  const micro = { kind: 'nominal', value: 40e-6, percent: 10, unit: 'F' } as const;
+  /** Whether the path could have made the figure what it is. */
+  test.each([
+    ['a resistance below its band', between, 100, 'lowers', true],
+    // 900 Ω of something else beside an open resistor reads 500 Ω just as well.
+    ['a resistance within its band', between, 500, 'lowers', true],
+    ['a resistance above its band', between, 2000, 'lowers', false],
+    ['at least, met', atLeast, 500, 'lowers', false],
+    ['at least, not met', atLeast, 100, 'lowers', true],
+    ['at most, met', atMost, 500, 'lowers', true],
+    ['at most, not met', atMost, 2000, 'lowers', false],
+    ['a capacitance below its band', micro, 20e-6, 'raises', false],
+    ['a capacitance within its band', micro, 40e-6, 'raises', true],
+    ['a capacitance above its band', micro, 60e-6, 'raises', true],
+    ['a continuity that is there', atMost, 1, 'fakes', true],
+    ['a continuity that is not there', atMost, 5000, 'fakes', false],
+  ] as const)('%s: %s at %s, where it %s it: %s', (_, expectation, at, effect, could) => {
+    expect(parallelCouldExplain(judge({ expect: expectation, reading: value(at) }), effect)).toBe(
+      could,
+    );
+  });
 });
 
 test('every expectation has its words', () => {

@@ -1,15 +1,15 @@
 /**
- * The service sheet, format `jeitinho.sheet/1`: everything the shop knows about one equipment model.
- * One JSON Schema, published at `/schemas/sheet-1.json`; the types are derived from it. Fields that are
+ * The service sheet, format `jeitinho.sheet/2`: everything the shop knows about one equipment model.
+ * One JSON Schema, published at `/schemas/sheet-2.json`; the types are derived from it. Fields that are
  * not named here are kept as they are.
  */
 import { Type, type Static } from '@sinclair/typebox';
 import { curveSchema } from '../curves/schema';
 import { benchSchema } from './schema/bench';
 import { boardSchema, harnessSchema } from './schema/boards';
-import { codeSchema, codeSchemeSchema } from './schema/codes';
+import { codeSchema, codeSchemeSchema, symptomSchema } from './schema/codes';
 import { Id, list, Name, Ref, Text, words } from './schema/common';
-import { faultSchema, partSchema, procedureSchema, repairSchema } from './schema/faults';
+import { faultSchema, partSchema, procedureSchema, repairSchema, trySchema } from './schema/faults';
 import {
   accessSchema,
   askSchema,
@@ -18,7 +18,7 @@ import {
   stateSchema,
 } from './schema/tests';
 
-export const SHEET_FORMAT = 'jeitinho.sheet/1';
+export const SHEET_FORMAT = 'jeitinho.sheet/2';
 
 const equipmentSchema = Type.Object({
   maker: Name,
@@ -121,6 +121,11 @@ export const sheetSchema = Type.Object(
     harnesses: list(harnessSchema),
     curves: list(curveSchema),
     codes: Type.Object({ schemes: Type.Array(codeSchemeSchema), list: Type.Array(codeSchema) }),
+    symptoms: list(symptomSchema),
+    /** Expected number of independent faults; 0.1 where absent. */
+    coincidence: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 2 })),
+    /** Prior of nothing wrong while it is measured; 0.05 where absent. */
+    sound: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 0.9 })),
     states: Type.Array(stateSchema, { minItems: 1 }),
     access: list(accessSchema),
     tests: Type.Array(Type.Union([measureSchema, askSchema]), { minItems: 1 }),
@@ -128,10 +133,11 @@ export const sheetSchema = Type.Object(
     faults: Type.Array(faultSchema, { minItems: 1 }),
     parts: Type.Array(partSchema, { minItems: 1 }),
     repairs: list(repairSchema),
+    tries: list(trySchema),
     procedures: list(procedureSchema),
     bench: Type.Optional(benchSchema),
   },
-  { $id: 'sheet-1', title: 'Jeitinho service sheet, format 1' },
+  { $id: 'sheet-2', title: 'Jeitinho service sheet, format 2' },
 );
 
 export type Sheet = Static<typeof sheetSchema>;
@@ -142,3 +148,4 @@ export * from './schema/boards';
 export * from './schema/codes';
 export * from './schema/faults';
 export * from './schema/tests';
+export * from './schema/wants';

@@ -74,7 +74,11 @@ describe('checks', () => {
 
   test.each<[string, (sheet: Sheet) => void, string]>([
     ['an unknown state', (s) => void (s.tests[0]!.state = 'asleep'), '/tests/0/state'],
-    ['an unknown access', (s) => void (s.tests[0]!.access = ['roof']), '/tests/0/access/0'],
+    [
+      'an unknown access',
+      (s) => void (s.tests[0]!.access = { roof: 'out' }),
+      '/tests/0/access/roof',
+    ],
     ['an unknown feeder', (s) => void (s.tests[3]!.fedBy = ['x']), '/tests/3/fedBy/0'],
     [
       'a pin that is not drawn',

@@ -118,8 +118,8 @@ describe('sheets', () => {
   });
 
   test('the format’s schema is published', async () => {
-    const { body } = await h.get<{ $id: string }>('/schemas/sheet-1.json');
-    expect(body.$id).toBe('sheet-1');
+    const { body } = await h.get<{ $id: string }>('/schemas/sheet-2.json');
+    expect(body.$id).toBe('sheet-2');
   });
 });
 
@@ -201,7 +201,7 @@ describe('the library over the API', () => {
     const sheet = demoWorld.sheets[2]!;
     const newer = await own.post<Problem>('/api/v1/sheets', {
       ...sheet,
-      format: 'jeitinho.sheet/2',
+      format: 'jeitinho.sheet/3',
     });
     expect(newer).toMatchObject({ status: 422, body: { errors: [{ path: '/format' }] } });
     const odd = { ...structuredClone(sheet), id: 'odd', revision: 1, shopNote: 'kept' };

@@ -1,5 +1,5 @@
-/** Revisions of sheets, read once and kept while they are used. */
-import type { Sheet } from '@jeitinho/core/sheet';
+/** Revisions of sheets, read once, lifted to the present edition, and kept while they are used. */
+import { liftSheet, type Sheet } from '@jeitinho/core/sheet';
 import type { FrozenSheet } from './memory';
 import type { Store } from './models/index';
 import { raw } from './raw';
@@ -20,7 +20,10 @@ export async function frozenRevision(
     [id, revision],
   );
   if (!row) return undefined;
-  const frozen = { document: JSON.parse(row.text) as Sheet, text: row.text };
+  const stored: unknown = JSON.parse(row.text);
+  const lifted = liftSheet(stored);
+  const text = lifted.value === stored ? row.text : JSON.stringify(lifted.value);
+  const frozen = { document: lifted.value as Sheet, text };
   store.memory.sheets.set(key, frozen, row.text.length * 4);
   return frozen;
 }

@@ -36,5 +36,14 @@ export const codeSchema = Type.Object({
   firstLook: list(Text),
 });
 
+/** What the machine does or does not do, as its owner says it. */
+export const symptomSchema = Type.Object({
+  id: Id,
+  text: Name,
+  suspects: Type.Record(Id, Probability),
+  other: Type.Optional(Probability),
+});
+
+export type Symptom = Static<typeof symptomSchema>;
 export type CodeScheme = Static<typeof codeSchemeSchema>;
 export type SheetCode = Static<typeof codeSchema>;

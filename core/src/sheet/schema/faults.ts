@@ -6,12 +6,17 @@ import { Id, list, Minutes, Money, Name, Probability, Ref, Text, words } from '.
 export const faultSchema = Type.Object({
   id: Id,
   name: Name,
-  part: Id,
+  /** Absent for what no part mends: a joint, a setting. */
+  part: Type.Optional(Id),
   component: Type.Optional(Name),
   mode: Type.Optional(Name),
   prior: Type.Number({ exclusiveMinimum: 0 }),
   shows: Type.Record(Ref, Type.Union([Id, Type.Record(Id, Probability)])),
   brings: Type.Optional(Type.Record(Id, Probability)),
+  /** The share of the time in which it shows nothing. */
+  intermittent: Type.Optional(Type.Number({ minimum: 0, exclusiveMaximum: 1 })),
+  /** Of the faults that bear the same word here only one can be. */
+  oneOf: Type.Optional(Id),
   why: Type.Optional(Text),
   asksAfter: list(Text),
 });
@@ -31,6 +36,10 @@ export const partSchema = Type.Object({
   number: Type.Optional(Name),
   minutes: Type.Optional(Minutes),
   price: Type.Optional(Money),
+  /** The part that it sits on and is replaced with. */
+  on: Type.Optional(Id),
+  /** Fitted only by somebody who holds this licence. */
+  licence: Type.Optional(Name),
   leadHours: Type.Optional(Type.Number({ minimum: 0 })),
   returnable: Type.Optional(Type.Boolean()),
   before: list(Text),
@@ -40,14 +49,41 @@ export const partSchema = Type.Object({
   should: list(matchSchema),
 });
 
+/** What may be done to a machine without a new part. */
+export const REPAIR_KINDS = [
+  'repaired',
+  'cleaned',
+  'reseated',
+  'set',
+  'thawed',
+  'reset',
+  'other',
+] as const;
+
 export const repairSchema = Type.Object({
   id: Id,
   name: Type.Optional(Name),
+  /** What is done; a repair at component level where absent. */
+  what: Type.Optional(words(REPAIR_KINDS)),
+  /** What it is set or trimmed to. */
+  wanted: Type.Optional(Name),
+  licence: Type.Optional(Name),
   fixes: Type.Array(Id, { minItems: 1 }),
   price: Money,
   minutes: Minutes,
   success: Probability,
   relapse: Type.Optional(Probability),
+});
+
+/** Something tried to see whether it mends: a power cycle, a plug reseated. */
+export const trySchema = Type.Object({
+  id: Id,
+  name: Name,
+  what: Type.Optional(words(REPAIR_KINDS)),
+  steps: list(Text),
+  minutes: Type.Optional(Minutes),
+  /** Chance that it takes each of these faults away. */
+  cures: Type.Record(Id, Probability),
 });
 
 export const procedureSchema = Type.Object({
@@ -84,5 +120,7 @@ export const procedureSchema = Type.Object({
 export type Fault = Static<typeof faultSchema>;
 export type Part = Static<typeof partSchema>;
 export type Repair = Static<typeof repairSchema>;
+export type Try = Static<typeof trySchema>;
+export type RepairKind = (typeof REPAIR_KINDS)[number];
 export type Procedure = Static<typeof procedureSchema>;
 export type PartMatch = Static<typeof matchSchema>;

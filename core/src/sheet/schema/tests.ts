@@ -5,6 +5,7 @@ import { togetherSchema } from '../../judge/groups/index';
 import { testExpectationSchema } from '../../judge/test-expectation';
 import { meterFunctionSchema } from '../../meter/functions';
 import { Id, list, Minutes, Name, Ref, Text, words } from './common';
+import { stateNeedsSchema, wantsSchema } from './wants';
 
 export const energySchema = words(['dead', 'live']);
 
@@ -12,7 +13,18 @@ export const stateSchema = Type.Object({
   id: Id,
   energy: energySchema,
   name: Type.Optional(Name),
+  /** The state from which it is entered. */
+  from: Type.Optional(Id),
   enter: list(Text),
+  /** Its own named steps, where they are not of one length. */
+  steps: list(Type.Object({ name: Name, seconds: Type.Number({ exclusiveMinimum: 0 }) })),
+  /** Seconds before which an absence says nothing: a start delay. */
+  begins: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 86_400 })),
+  needs: Type.Optional(stateNeedsSchema),
+  /** What it harms where its needs are not met; a person where absent. */
+  harm: Type.Optional(words(['machine', 'person'])),
+  /** Attempts that one call may make by itself, all counted. */
+  tries: Type.Optional(Type.Integer({ minimum: 1, maximum: 50 })),
   lasts: Type.Optional(
     Type.Number({ exclusiveMinimum: 0, description: 'Seconds after which it ends by itself.' }),
   ),
@@ -43,11 +55,12 @@ const testCommon = {
   group: Type.Optional(Name),
   why: Type.Optional(Text),
   state: Id,
-  access: list(Id),
+  ...wantsSchema,
+  /** A follow-up: asked only where these came out so, by observable. */
+  onlyIf: Type.Optional(Type.Record(Ref, Id)),
   minutes: Type.Optional(Minutes),
   hazard: Type.Optional(Type.String({ maxLength: 200 })),
   page: Type.Optional(Type.String({ maxLength: 40 })),
-  fedBy: list(Ref),
   noise: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 0.5 })),
 };
 
@@ -61,6 +74,9 @@ export const testPointSchema = Type.Object({
   /** Its own function and limits, where they differ from the test's. */
   function: Type.Optional(meterFunctionSchema),
   expect: Type.Optional(testExpectationSchema),
+  /** What it wants otherwise than its test. */
+  state: Type.Optional(Id),
+  ...wantsSchema,
   /** Phase of the sequence in which it is taken. */
   phase: Type.Optional(Id),
 });
@@ -71,7 +87,6 @@ export const measureSchema = Type.Object({
   ...testCommon,
   how: words(['measure', 'read', 'compare', 'listen', 'look', 'try']),
   function: meterFunctionSchema,
-  isolated: Type.Optional(Type.Boolean()),
   points: Type.Array(testPointSchema, { minItems: 1, maxItems: 60 }),
   expect: testExpectationSchema,
   together: list(togetherSchema),
@@ -92,11 +107,10 @@ export const sequenceSchema = Type.Object({
   group: Type.Optional(Name),
   why: Type.Optional(Text),
   state: Id,
-  access: list(Id),
+  ...wantsSchema,
   minutes: Type.Optional(Minutes),
   hazard: Type.Optional(Type.String({ maxLength: 200 })),
   page: Type.Optional(Type.String({ maxLength: 40 })),
-  fedBy: list(Ref),
   phases: Type.Array(
     Type.Object({
       id: Id,
