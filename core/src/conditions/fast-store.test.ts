@@ -3,7 +3,8 @@ import { mainsSheet, onSupply, pairRead } from '../../test/mains-sheet';
 import { logWriter, onBattery, type LogWriter } from '../../test/small-sheet';
 import { checkSheet } from '../checks/check';
 import type { Sheet } from '../sheet/schema';
-import { assess, evidenceOf } from '../diagnose/assess';
+import { assess } from '../diagnose/assess';
+import { evidenceOf } from '../diagnose/evidence-of';
 import { foldJob } from '../job/fold/fold';
 
 /** The supply’s death leaves the bus without a charge. */

@@ -1,13 +1,16 @@
 /** What the readings of a job say: ranked suspects with their evidence, and what is not proven. */
 import { infer, type Belief, type Inference } from './belief';
 import { accusedBy } from './accused';
-import type { Finding } from './evidence';
+import { evidenceOf } from './evidence-of';
 import { modelOf, type DiagnosticModel } from './model';
 import { leaveOneOut, surpriseIn, type Weight } from './weights';
-import { observablesOf } from '../sheet/observables';
-import { fastId, storeObservables } from '../sheet/store-observables';
-import type { Part, Sheet } from '../sheet/schema';
-import type { JobState, Taken } from '../job/state/state';
+import type { Part, Sheet, Test } from '../sheet/schema';
+import { comesAndGoes } from './intermittence';
+import { proofOf } from '../job/findings/proof';
+import { testsOf } from '../sheet/all-tests';
+import { findPart } from '../sheet/lookup';
+import { observablesOf, ruleObservables } from '../sheet/observables';
+import type { JobState } from '../job/state/state';
 import type { EvidenceItem, Suspect } from './suspects';
 import { notProvenOf, type NotProven } from './not-proven';
 import { nth } from '../numeric/nth';
@@ -42,6 +45,10 @@ export interface Assessment {
   readonly unexplained: boolean;
   /** A reading that quarrels with all the others and should be repeated. */
   readonly surprise?: { readonly item: EvidenceItem; readonly factor: number };
+  /** Tests that read bad and good with no work between them. */
+  readonly comesAndGoes: readonly Test[];
+  /** The part fitted last, where something read bad since. */
+  readonly notHelped?: Part;
   readonly notProven: readonly NotProven[];
 }
 
@@ -52,74 +59,6 @@ function modelFor(sheet: Sheet): DiagnosticModel {
   models.set(sheet, known);
   return known;
 }
-
-/** Evidence in the order of the log. Void, repeated and withdrawn readings say nothing. */
-export function evidenceOf(state: JobState, sheet?: Sheet): EvidenceItem[] {
-  const codes = new Map(
-    state.codes.filter((code) => code.listed).map((code) => [code.entry, code.listed!.code]),
-  );
-  const counted = new Map(
-    state.taken.filter((taken) => taken.standing.kind === 'counts').map((t) => [t.entry, t]),
-  );
-  const seenCodes = new Set<string>();
-  const named = new Set(sheet ? storeObservables(sheet).map(({ id }) => id) : []);
-  return state.log.flatMap((entry): EvidenceItem[] => {
-    const code = codes.get(entry.id);
-    if (code !== undefined) {
-      // The same code entered twice is one observation of the display.
-      if (seenCodes.has(code)) return [];
-      seenCodes.add(code);
-      return [{ entry: entry.id, evidence: { code }, from: { kind: 'code', code } }];
-    }
-    const store = state.stores.find((each) => each.entry === entry.id);
-    if (store && named.has(fastId(store.pair.id))) {
-      const evidence = { test: fastId(store.pair.id), outcome: store.outcome };
-      return [{ entry: entry.id, evidence, from: { kind: 'store', store } }];
-    }
-    const taken = counted.get(entry.id);
-    if (!taken) return [];
-    const groups = state.groups
-      .filter((group) => group.entry === entry.id && !group.judgement.coarse)
-      .map((group): EvidenceItem => ({
-        entry: entry.id,
-        evidence: { test: group.observable, p: group.judgement.p },
-        from: { kind: 'group', group },
-      }));
-    const evidence = evidenceIn(taken);
-    const own = evidence
-      ? [{ entry: entry.id, evidence, from: { kind: 'taken' as const, taken } }]
-      : [];
-    return [...own, ...groups];
-  });
-}
-
-/**
- * What a finding says to the suspects: the technician's own judgement goes before the limits'.
- * @returns undefined where the meter was too coarse to say anything.
- */
-function evidenceIn(taken: Taken): Finding | undefined {
-  const { observable: test, overruled } = taken;
-  if (overruled?.as === 'good') return { test, outcome: 'ok' };
-  const p = taken.kind === 'answer' ? { [taken.outcome]: 1 } : taken.judgement.p;
-  if (overruled) return { test, p: withoutOk(p, outcomesOfTaken(taken)) };
-  if (taken.kind === 'answer') return { test, outcome: taken.outcome };
-  return taken.judgement.coarse ? undefined : { test, p, again: taken.agreeing };
-}
-
-/** Condemned: whatever it is, it is not `ok`; how it is wrong stays as the reading has it. */
-function withoutOk(
-  p: Readonly<Record<string, number>>,
-  outcomes: readonly string[],
-): Record<string, number> {
-  const wrong = outcomes.filter((outcome) => outcome !== 'ok');
-  const sum = wrong.reduce((total, outcome) => total + (p[outcome] ?? 0), 0);
-  return Object.fromEntries(
-    wrong.map((outcome) => [outcome, sum > 1e-6 ? (p[outcome] ?? 0) / sum : 1 / wrong.length]),
-  );
-}
-
-const outcomesOfTaken = ({ test, observable }: Taken): readonly string[] =>
-  observablesOf(test).find(({ id }) => id === observable)?.outcomes ?? [];
 
 export function assess(sheet: Sheet, state: JobState): Assessment {
   const model = modelFor(sheet);
@@ -150,6 +89,11 @@ export function assess(sheet: Sheet, state: JobState): Assessment {
     }))
     .sort((a, b) => b.p - a.p);
   const surprise = namedSurprise(inference, evidence);
+  const wavering = new Set(comesAndGoes(model, inference.evidence).map(([id]) => id));
+  const waveringTests = testsOf(sheet).filter((test) =>
+    [...observablesOf(test, sheet), ...ruleObservables(test)].some(({ id }) => wavering.has(id)),
+  );
+  const notHelped = notHelpedBy(sheet, state);
   return {
     evidence,
     belief,
@@ -161,8 +105,22 @@ export function assess(sheet: Sheet, state: JobState): Assessment {
     unexplained:
       belief.sound < belief.other && suspects.every((suspect) => suspect.p < belief.other),
     ...(surprise && { surprise }),
-    notProven: notProvenOf(sheet, state, suspects, evidence),
+    comesAndGoes: waveringTests,
+    ...(notHelped && { notHelped }),
+    notProven: [
+      ...waveringTests.map((test) => ({ kind: 'comes-and-goes' as const, test })),
+      ...notProvenOf(sheet, state, suspects, evidence),
+    ],
   };
+}
+
+/** A swap that does not help clears its part only where something else explains what is still bad. */
+function notHelpedBy(sheet: Sheet, state: JobState): Part | undefined {
+  const proof = proofOf(state);
+  const { what, part } = proof?.work.body ?? {};
+  return what === 'fitted' && part !== undefined && proof && proof.bad.length > 0
+    ? findPart(sheet, part)
+    : undefined;
 }
 
 function rankSuspects(
@@ -174,8 +132,9 @@ function rankSuspects(
   return sheet.faults
     .map((fault) => ({
       fault,
-      part: sheet.parts.find((part) => part.id === fault.part)!,
+      part: sheet.parts.find((part) => part.id === fault.part),
       p: belief.faults[fault.id] ?? 0,
+      now: belief.now[fault.id] ?? 0,
       before: before.faults[fault.id] ?? 0,
       weights: weights[fault.id] ?? [],
     }))

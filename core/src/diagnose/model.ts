@@ -61,7 +61,7 @@ export function modelOf(sheet: Sheet): DiagnosticModel {
   return {
     faults: sheet.faults.map((fault) => ({
       id: fault.id,
-      part: fault.part,
+      ...(fault.part !== undefined && { part: fault.part }),
       prior: fault.prior,
       shows: Object.fromEntries(
         observables.flatMap((observable) => {
@@ -70,10 +70,15 @@ export function modelOf(sheet: Sheet): DiagnosticModel {
         }),
       ),
       ...(fault.brings && { brings: fault.brings }),
+      ...(fault.intermittent !== undefined && { intermittent: fault.intermittent }),
+      ...(fault.oneOf !== undefined && { oneOf: fault.oneOf }),
     })),
     tests: observables,
     parts: sheet.parts,
     codes: sheet.codes.list,
+    ...(sheet.symptoms && { symptoms: sheet.symptoms }),
+    ...(sheet.coincidence !== undefined && { coincidence: sheet.coincidence }),
+    ...(sheet.sound !== undefined && { sound: sheet.sound }),
   };
 }
 

@@ -5,9 +5,9 @@ import { testsOf } from '../sheet/all-tests';
 import { observablesOf, shownBy } from '../sheet/observables';
 import type { Fault, Sheet, Test } from '../sheet/schema';
 import { ACCUSES } from './accused';
-import type { EvidenceItem, Suspect } from './suspects';
+import { isMeasuredEvidence, type EvidenceItem, type Suspect } from './suspects';
 import { energises, shortsOf } from '../job/findings/shorted';
-import type { JobState } from '../job/state/state';
+import { isSilent, type JobState, type Silent } from '../job/state/state';
 import { nth } from '../numeric/nth';
 
 export type NotProven =
@@ -18,7 +18,14 @@ export type NotProven =
       readonly taken: number;
       readonly of: number;
     }
-  | { readonly kind: 'void'; readonly test: Test; readonly because: string }
+  /** Says nothing: void, waiting for what it owes, or believable on the other side only. */
+  | {
+      readonly kind: Silent['kind'];
+      readonly test: Test;
+      readonly because: string;
+    }
+  /** It read bad and good with no work between. */
+  | { readonly kind: 'comes-and-goes'; readonly test: Test }
   | {
       readonly kind: 'cannot-tell';
       readonly test: Test;
@@ -83,7 +90,7 @@ function chanceOfOk(fault: Fault, observable: Parameters<typeof shownBy>[1]): nu
 const heard = ({ weights }: Suspect, evidence: readonly EvidenceItem[]): boolean =>
   weights.some(
     ({ factor }, i) =>
-      nth(evidence, i).from.kind !== 'code' && Math.max(factor, 1 / factor) >= ACCUSES,
+      isMeasuredEvidence(nth(evidence, i)) && Math.max(factor, 1 / factor) >= ACCUSES,
   );
 
 function notCleared(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]): NotProven[] {
@@ -103,8 +110,8 @@ function unheard(suspects: readonly Suspect[], evidence: readonly EvidenceItem[]
 
 function doubtful(state: JobState): NotProven[] {
   return [...state.current.values()].flatMap((taken): NotProven[] => {
-    if (taken.standing.kind === 'void')
-      return [{ kind: 'void', test: taken.test, because: taken.standing.because }];
+    if (isSilent(taken.standing))
+      return [{ kind: taken.standing.kind, test: taken.test, because: taken.standing.because }];
     if (taken.kind === 'answer') return [];
     const { verdict, remedy, sentence } = taken.judgement;
     if (verdict === 'cannot-tell' || verdict === 'not-settled')
@@ -158,6 +165,8 @@ function listed(names: readonly string[], most: number): string {
   return `${names.slice(0, most).join('; ')} and ${names.length - most} more`;
 }
 
+const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** One short sentence for each kind of thing not proven. @param most names to list, where there are many */
 export function notProvenWords(item: NotProven, most = Infinity): string {
   const faults = (each: readonly Fault[]) =>
@@ -174,7 +183,13 @@ export function notProvenWords(item: NotProven, most = Infinity): string {
     case 'part-taken':
       return `Taken in part, ${item.taken} of ${item.of}: ${item.test.title}.`;
     case 'void':
-      return `Void: ${item.test.title}. ${item.because}.`;
+      return `Void: ${item.test.title}. ${sentence(item.because)}.`;
+    case 'waits':
+      return `Waits: ${item.test.title}. ${sentence(item.because)}.`;
+    case 'one-sided':
+      return `Cannot tell: ${item.test.title}. ${sentence(item.because)}.`;
+    case 'comes-and-goes':
+      return `Comes and goes: ${item.test.title}. Good once is not mended.`;
     case 'cannot-tell':
       return `Cannot tell: ${item.test.title}. ${item.sentence}`;
     case 'once':

@@ -14,7 +14,8 @@ import { latestOf } from '../conditions/energy';
 import { nextSafe } from '../conditions/next-safe';
 import { refusalOf } from './admission/refusal-of';
 import { energyRefusal } from './admission/energy';
-import { assess, evidenceOf } from '../diagnose/assess';
+import { assess } from '../diagnose/assess';
+import { evidenceOf } from '../diagnose/evidence-of';
 import type { LogEntry } from './kinds/index';
 import { inLogOrder } from './log/log-order';
 import { foldJob } from './fold/fold';
@@ -328,9 +329,9 @@ describe('readings in the fold', () => {
       kind: 'void',
       because: '“5 V rail” failed, and feeds this',
     });
-    expect(evidenceOf(state).map((item) => 'test' in item.evidence && item.evidence.test)).toEqual([
-      'rail',
-    ]);
+    expect(
+      evidenceOf(state, smallSheet).map((item) => 'test' in item.evidence && item.evidence.test),
+    ).toEqual(['rail']);
     log.add('reading', measured('rail', '12', 5));
     expect(fold(log).current.get('out')?.standing.kind).toBe('counts');
   });
@@ -396,7 +397,7 @@ describe('assessment', () => {
       ['E1', 'E1'],
       ['ZZ', undefined],
     ]);
-    expect(evidenceOf(state)).toHaveLength(4);
+    expect(evidenceOf(state, smallSheet)).toHaveLength(4);
   });
 
   test('good supply and a dead output accuse the driver', () => {
@@ -449,6 +450,7 @@ describe('progress', () => {
     expect(progressOf(smallSheet, fold(log))[1]).toEqual({
       stage: 'read',
       name: 'Read',
+      wanted: true,
       owed: 0,
       done: true,
       note: 'no code',
@@ -456,19 +458,23 @@ describe('progress', () => {
     const owed = Object.fromEntries(
       progressOf(smallSheet, fold(log)).map((each) => [each.stage, each.owed]),
     );
-    expect(owed).toEqual({ arrive: 0, read: 0, safe: 1, measure: 5, decide: 1, sign: 1 });
+    expect(owed).toEqual({
+      arrive: 0,
+      read: 0,
+      safe: 1,
+      measure: 5,
+      decide: 1,
+      mend: 0,
+      prove: 0,
+      sign: 1,
+    });
   });
 
   test('the trail alone says what follows, and what a stage wants first', () => {
-    expect(TRAIL.map(({ stage }) => stageAfter(stage))).toEqual([
-      'read',
-      'safe',
-      'measure',
-      'decide',
-      'sign',
-      'sign',
-    ]);
     const log = provenDead();
+    const after = () => TRAIL.map(({ stage }) => stageAfter(stage, fold(log)));
+    const short = ['read', 'safe', 'measure', 'decide', 'sign', 'sign', 'sign', 'sign'];
+    expect(after()).toEqual(short);
     expect(guardOf(smallSheet, fold(log), 'sign')).toBe('decide');
     expect(guardOf(smallSheet, fold(log), 'measure')).toBeUndefined();
     log.add('decision', {
@@ -529,7 +535,7 @@ describe('progress', () => {
     });
     expect(summarise(smallSheet, fold(log))).toMatchObject({
       status: 'open',
-      stage: 'sign',
+      stage: 'mend',
       energy: 'dead',
       codes: ['E1'],
       part: 'board',

@@ -26,6 +26,8 @@ const rowSchema = Type.Object({
     'cannot-tell',
     'not-settled',
     'void',
+    'waits',
+    'one-sided',
     'withdrawn',
     'repeated',
   ]),
@@ -46,6 +48,8 @@ export const reportSchema = Type.Object(
     /** How the machine is left: energy, what was put back, what stays open and why. */
     left: lines,
     rows: Type.Array(rowSchema),
+    /** Figures of other things than this machine: no evidence about it. */
+    compared: lines,
     /** Likeliest first; those under 5 % left out. */
     suspects: Type.Array(Type.Object({ name: Text, part: Text, p: Type.Number() })),
     other: Type.Number(),

@@ -2,10 +2,23 @@
 import type { EnergyKind } from '../conditions/energy';
 import { leftOpen } from '../job/state/access';
 import type { Assessment } from '../diagnose/assess';
-import type { Suspect } from '../diagnose/suspects';
-import type { JobState, Taken, TakenGroup, TakenReading, TakenSeries } from '../job/state/state';
+import type { EvidenceItem, Suspect } from '../diagnose/suspects';
+import { SPECIMEN_WORDS } from '../job/work/specimen';
+import {
+  type Compared,
+  isSilent,
+  type JobState,
+  type Silent,
+  type Standing,
+  type Taken,
+  type TakenGroup,
+  type TakenReading,
+  type TakenSeries,
+} from '../job/state/state';
 import { CONTACT_WORDS } from '../job/kinds/contact';
-import { ENDING_WORDS } from '../job/kinds/decision';
+import { endingWords } from '../job/endings/ending';
+import type { Decision } from '../job/state/facts';
+import { workWords } from '../job/kinds/work';
 import { photoPlace } from '../job/kinds/photo';
 import { recordWords } from '../job/kinds/said-of';
 import type { FoldedEntry } from '../job/log/entry';
@@ -47,10 +60,11 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
         .filter((group) => group.entry === taken.entry)
         .map((group) => groupRow(sheet, taken, group)),
     ]),
+    compared: state.compared.map((each) => comparedLine(sheet, each)),
     suspects: assessment.suspects.filter((s) => s.p >= WORTH_PRINTING).map(suspectRow),
     other: assessment.other.p,
     sound: assessment.sound.p,
-    notProven: notProvenLines(assessment, state),
+    notProven: notProvenLines(sheet, assessment, state),
     repair: repairLines(sheet, state),
     skipped: skippedLines(sheet, state),
     photos: state.photos.map(({ at, body }) => ({
@@ -66,7 +80,11 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
   };
 }
 
-const suspectRow = ({ fault, part, p }: Suspect) => ({ name: fault.name, part: part.name, p });
+const suspectRow = ({ fault, part, p }: Suspect) => ({
+  name: fault.name,
+  part: part?.name ?? 'no part',
+  p,
+});
 
 /** `Service data DF-7, revision B, page 12`. */
 export function sourceWords(sheet: Sheet, page?: string): string {
@@ -86,14 +104,7 @@ function rowOf(sheet: Sheet, taken: Taken): ReportRow {
     source: [sheet.source.document, test.page && `p. ${test.page}`].filter(Boolean).join(', '),
   };
   const standingMark = standing.kind === 'counts' ? undefined : standing.kind;
-  const standingWords =
-    standing.kind === 'void'
-      ? `Void: ${standing.because}`
-      : standing.kind === 'counts'
-        ? undefined
-        : standing.kind === 'withdrawn'
-          ? 'Withdrawn'
-          : 'Repeated later';
+  const standingWords = wordsOf(standing);
   if (taken.kind === 'answer') {
     return {
       ...common,
@@ -122,6 +133,19 @@ function rowOf(sheet: Sheet, taken: Taken): ReportRow {
     ...figureRow(sheet, taken, standingWords),
     mark: standingMark ?? taken.judgement.verdict,
   };
+}
+
+const SILENT_WORDS: Readonly<Record<Silent['kind'], string>> = {
+  void: 'Void',
+  waits: 'Waits',
+  'one-sided': 'Cannot tell',
+};
+
+/** @returns undefined for a finding that counts. */
+function wordsOf(standing: Standing): string | undefined {
+  if (standing.kind === 'counts') return undefined;
+  if (isSilent(standing)) return `${SILENT_WORDS[standing.kind]}: ${standing.because}`;
+  return standing.kind === 'withdrawn' ? 'Withdrawn' : 'Repeated later';
 }
 
 type FigureRow = Omit<ReportRow, 'entry' | 'at' | 'title' | 'state' | 'source' | 'mark'>;
@@ -186,6 +210,17 @@ function fullVerdict(taken: TakenReading | TakenSeries): string {
   return remarks.filter(Boolean).join('; ');
 }
 
+/** `Cabinet sensor, the new part, before fitting: 5.2 kΩ, in`. */
+function comparedLine(sheet: Sheet, each: Compared): string {
+  const { specimen, test, point, reading, judgement } = each;
+  const { unit } = expectOf(test, point);
+  const value =
+    reading.kind === 'overload' ? 'OL' : formatQuantity(judgement.corrected ?? reading.value, unit);
+  const part = sheet.parts.find(({ id }) => id === specimen.part)?.name;
+  const of = [SPECIMEN_WORDS[specimen.kind], part, specimen.name].filter(Boolean).join(', ');
+  return `${test.title}, of ${of}: ${value}, ${verdictWords(judgement).toLowerCase()}.`;
+}
+
 function groupRow(
   sheet: Sheet,
   taken: Taken,
@@ -243,23 +278,18 @@ export function leftLines(sheet: Sheet, state: JobState): string[] {
   ];
 }
 
-function notProvenLines(assessment: Assessment, state: JobState): string[] {
+function notProvenLines(sheet: Sheet, assessment: Assessment, state: JobState): string[] {
   const lines = assessment.notProven.map(notProvenWords);
   if (assessment.surprise) {
     const { from } = assessment.surprise.item;
-    const what =
-      from.kind === 'code'
-        ? `code ${from.code}`
-        : from.kind === 'group'
-          ? from.group.test.title
-          : from.kind === 'store'
-            ? from.store.pair.name
-            : from.taken.test.title;
-    lines.unshift(`One reading quarrels with all the others and was not repeated: ${what}.`);
+    lines.unshift(
+      `One reading quarrels with all the others and was not repeated: ${nameOfEvidence(from, sheet)}.`,
+    );
   }
   if (assessment.unexplained) lines.unshift('This sheet does not explain what was found.');
   const proof = proofOf(state);
-  if (state.decision && !proof)
+  const endings = state.decision?.body.endings ?? [];
+  if (!proof && endings.some(({ kind }) => kind !== 'sound' && kind !== 'release'))
     lines.push('The repair itself: nothing was fitted or proven on this visit.');
   if (proof && !proof.proven) {
     const owed = [...proof.owed, ...proof.bad].map(takenName);
@@ -272,6 +302,31 @@ function notProvenLines(assessment: Assessment, state: JobState): string[] {
   return lines;
 }
 
+/** What it is about, in a word or two. */
+export function nameOfEvidence(from: EvidenceItem['from'], sheet: Sheet): string {
+  switch (from.kind) {
+    case 'code':
+      return `code ${from.code}`;
+    case 'symptom':
+      return sheet.symptoms?.find(({ id }) => id === from.symptom)?.text ?? from.symptom;
+    case 'looked':
+      return from.seen ? 'complaint seen' : 'complaint not seen';
+    case 'group':
+      return from.group.test.title;
+    case 'store':
+      return from.store.pair.name;
+    case 'taken':
+      return from.taken.test.title;
+    case 'work':
+      return workWords(from.work.body, sheet);
+    case 'ran':
+      return 'the machine ran';
+    default:
+      from satisfies never;
+      return '';
+  }
+}
+
 const takenName = (taken: Taken): string =>
   taken.kind !== 'answer' && taken.test.points.length > 1
     ? `${taken.test.title}, ${taken.point.id}`
@@ -280,9 +335,7 @@ const takenName = (taken: Taken): string =>
 function repairLines(sheet: Sheet, state: JobState): string[] {
   const proof = proofOf(state);
   return [
-    ...state.fitted.map(
-      ({ body }) => `Fitted: ${sheet.parts.find(({ id }) => id === body.part)?.name ?? body.part}.`,
-    ),
+    ...state.works.map(({ body }) => `${workWords(body, sheet)}.`),
     ...(proof?.good ?? []).map((taken) => `Measured again and good: ${takenName(taken)}.`),
     ...(proof?.proven ? ['Everything that was bad before is good now.'] : []),
   ];
@@ -304,16 +357,22 @@ function skippedLines(sheet: Sheet, state: JobState): Report['skipped'] {
 
 function decisionLines(
   sheet: Sheet,
-  body: NonNullable<JobState['decision']>['body'],
+  { endings, leading, probability, reason }: Decision,
 ): NonNullable<Report['decision']> {
-  const part = sheet.parts.find((each) => each.id === body.part);
+  const parts = endings.flatMap(({ part }) => sheet.parts.find(({ id }) => id === part) ?? []);
+  const replaced = endings.filter(({ kind }) => kind === 'replace');
   return {
-    text: part && body.action === 'replace' ? `Replace: ${part.name}` : ENDING_WORDS[body.action],
-    number: part?.number ?? '',
-    probability: body.probability,
-    reason: body.reason,
-    followsEvidence: body.action === 'replace' && body.part === body.leading,
-    accused: body.leading !== null,
-    before: part?.before ?? [],
+    text: endings.map((ending) => endingWords(sheet, ending)).join('; '),
+    number: parts.flatMap(({ number }) => number ?? []).join('; '),
+    probability,
+    reason: [
+      ...endings.flatMap(({ kind, note }) => (kind === 'repair' ? [] : (note ?? []))),
+      reason,
+    ]
+      .filter((text) => text.trim() !== '')
+      .join('; '),
+    followsEvidence: replaced.length > 0 && replaced.every(({ part }) => part === leading),
+    accused: leading !== null,
+    before: parts.flatMap(({ before }) => before ?? []),
   };
 }

@@ -6,5 +6,5 @@ export type { Evidence } from '../diagnose/evidence';
 export { headlineOf, leadingPart, type Headline } from '../diagnose/headline';
 export { type DiagnosticModel, modelOf, sharesOf } from '../diagnose/model';
 export { notProvenWords } from '../diagnose/not-proven';
-export type { EvidenceItem, Suspect } from '../diagnose/suspects';
+export { type EvidenceItem, isFinding, type Suspect } from '../diagnose/suspects';
 export type { Weight } from '../diagnose/weights';

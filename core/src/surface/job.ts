@@ -1,6 +1,7 @@
 /** The log of a job, its entries and what follows from them: `@jeitinho/core/job`. */
 export { admit } from '../job/admission/admit';
 export { dialRefusal, energyRefusal } from '../job/admission/energy';
+export { unmetFor } from '../job/admission/entering';
 export type { Refusal } from '../job/admission/refusal';
 export { refusalOf } from '../job/admission/refusal-of';
 export { clocksOf, type RunningClock } from '../job/clocks/clocks';
@@ -8,13 +9,22 @@ export { type OtherSize, otherSize, swappedWith } from '../job/findings/doubts';
 export { dutyOf, meterProblem } from '../job/findings/instruments';
 export { judgeTaken, seriesErrors } from '../job/findings/judge-taken';
 export { limitsAt, stillAsked } from '../job/findings/limits';
-export { proofOf } from '../job/findings/proof';
-export { CONTACT_OWED } from '../job/findings/remarks';
+export { proofOf, staleOf } from '../job/findings/proof';
+export { CONTACT_OWED, LEADS_MATTER_BELOW, owesProof } from '../job/findings/owed';
 export { energises, shortsOf } from '../job/findings/shorted';
 export { foldJob } from '../job/fold/fold';
 export { inOneGo, JobFold } from '../job/fold/job-fold';
 export { CONTACT_WORDS } from '../job/kinds/contact';
-export { ENDING_WORDS } from '../job/kinds/decision';
+export {
+  type Ending,
+  ENDING_ASKS,
+  ENDING_WORDS,
+  type EndingKind,
+  endingOwes,
+  ENDINGS,
+  endingWords,
+} from '../job/endings/ending';
+export { mendsOf, workOf, workOwed } from '../job/endings/mends';
 export {
   type BodyOf,
   type EntryKind,
@@ -36,10 +46,19 @@ export type { FoldedEntry, WrittenEntry } from '../job/log/entry';
 export { inLogOrder } from '../job/log/log-order';
 export { readingSchema } from '../job/log/words';
 export { accessOwedFor, leftOpen } from '../job/state/access';
-export { CONTACT_PROOFS, type DecisionAction } from '../job/state/facts';
-export type { JobState, Taken, TakenAnswer, TakenReading, TakenSeries } from '../job/state/state';
+export { CONTACT_PROOFS } from '../job/state/facts';
+export { liveStateAt, stateEndsAt } from '../job/state/live-state';
+export {
+  isSilent,
+  type JobState,
+  type Taken,
+  type TakenAnswer,
+  type TakenReading,
+  type TakenSeries,
+} from '../job/state/state';
 export { beatAt, purgeUntil, type Spell } from '../job/state/windows';
-export { accessOwed, accessShared, nextStep, type Step, stepsOf } from '../job/trail/steps';
+export { accessShared, nextStep, type Step, stepsOf } from '../job/trail/steps';
+export { backBeforeLive, spoils, type Want, wantingOf, wantWords } from '../job/trail/wanting';
 export { type JobSummary, summarise, SUMMARY_VERSION } from '../job/trail/summary';
 export {
   currentStage,
@@ -50,3 +69,7 @@ export {
   stageAfter,
   TRAIL,
 } from '../job/trail/trail';
+export { goneBy } from '../job/work/cures';
+export { twinAt } from '../job/work/compared';
+export { type Specimen, SPECIMEN_WORDS, SPECIMENS } from '../job/work/specimen';
+export { trialsIn, type Work, WORK_WORDS } from '../job/work/work';

@@ -1,7 +1,9 @@
 /** Service sheets: `@jeitinho/core/sheet`. */
+export { wantsOf } from '../conditions/wants';
 export { expectOf, functionOf, phaseName, testsOf } from '../sheet/all-tests';
 export { matchCode, normaliseCode } from '../sheet/codes/match';
 export { compareSheets, type SheetChange } from '../sheet/compare';
+export { liftSheet } from '../sheet/lift';
 export { findPoint, findTest, stateName, stateOf } from '../sheet/lookup';
 export { observableId, observablesOf, ruleObservables, shownBy } from '../sheet/observables';
 export { placementWords } from '../sheet/placement';
@@ -15,7 +17,13 @@ export {
   MARK_KINDS,
   type Pin,
 } from '../sheet/schema/boards';
-export type { Fault, Procedure } from '../sheet/schema/faults';
+export {
+  REPAIR_KINDS,
+  type Fault,
+  type Procedure,
+  type Repair,
+  type Try,
+} from '../sheet/schema/faults';
 export {
   type Access,
   type AskTest,

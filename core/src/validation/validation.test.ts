@@ -46,7 +46,7 @@ describe('bounds', () => {
     expect(DEEPEST).toBeGreaterThan(10);
   });
   test('a newer format is refused with a sentence, an unknown one with another', () => {
-    expect(problemsOf({ ...wideSheet, format: 'jeitinho.sheet/2' })).toMatchObject([
+    expect(problemsOf({ ...wideSheet, format: 'jeitinho.sheet/3' })).toMatchObject([
       { code: 'newer-format', message: expect.stringContaining('Update the program') as string },
     ]);
     expect(problemsOf({ ...wideSheet, format: 'other/1' })).toMatchObject([

@@ -40,44 +40,39 @@ export function drawFault(
   return { fault, variant, seed };
 }
 
-const partOf = (sheet: Sheet, fault: string) => sheet.faults.find(({ id }) => id === fault)?.part;
-
-/** Whether one of the parts fitted takes this fault away. */
-export const healedBy = (
-  sheet: Sheet,
-  { fault }: HiddenFault,
-  fitted: readonly string[],
-): boolean => fitted.includes(partOf(sheet, fault) ?? '');
-
 /**
  * The machine as it is now.
+ * @param gone - Faults that work has taken away.
  * @param killed - Faults that unsafe acts added.
  */
 export function specimenNow(
   sheet: BenchedSheet,
   hidden: HiddenFault,
-  fitted: readonly string[],
+  gone: readonly string[],
   killed: readonly string[] = [],
 ): Specimen {
-  const own = healedBy(sheet, hidden, fitted)
+  const own = gone.includes(hidden.fault)
     ? []
     : (sheet.bench.faults?.[hidden.fault]?.[hidden.variant]?.changes ?? []);
   const more = killed
-    .filter((fault) => fault !== hidden.fault && !fitted.includes(partOf(sheet, fault) ?? ''))
+    .filter((fault) => fault !== hidden.fault && !gone.includes(fault))
     .flatMap((fault) => sheet.bench.faults?.[fault]?.[0]?.changes ?? []);
   return { changes: [...own, ...more].filter(Boolean), seed: hidden.seed };
 }
 
-/** What the eyes, ears or hands find on it: one of the answers of the question. */
+/**
+ * What the eyes, ears or hands find on it: one of the answers of the question.
+ * @param gone - Faults that work has taken away.
+ */
 export function answerOf(
   sheet: BenchedSheet,
   test: AskTest,
   hidden: HiddenFault,
-  fitted: readonly string[],
+  gone: readonly string[],
 ): string {
   const answers = Object.entries(test.answers);
   const good = answers.find(([, outcome]) => outcome === 'ok')?.[0] ?? nth(answers, 0)[0];
-  if (healedBy(sheet, hidden, fitted)) return good;
+  if (gone.includes(hidden.fault)) return good;
   const observable = allObservables(sheet).find(({ id }) => id === test.id);
   const fault = sheet.faults.find(({ id }) => id === hidden.fault);
   const shown = (observable && fault && shownBy(fault, observable)) ?? 'ok';

@@ -4,6 +4,7 @@
  */
 import type { GroupReading } from '../../judge/groups/readings';
 import { judgeTogether } from '../../judge/groups/index';
+import { outsOf } from '../../conditions/wants';
 import { resolveExpectation } from '../../judge/given';
 import { judge, type Judgement } from '../../judge/judge';
 import { type Reading } from '../../judge/reading';
@@ -84,7 +85,7 @@ export function askedOf(sheet: BenchedSheet, only?: ReadonlySet<string>): Asked[
           extra: breaksFor(sheet.bench, functionOf(test, point), [point.red, point.black]),
           situation: {
             state: test.state,
-            access: withNeeds(sheet, test.access ?? []),
+            access: withNeeds(sheet, outsOf(test)),
             observable: observableId(test, point.id),
             ...(phase !== undefined && { phase }),
           },

@@ -52,7 +52,7 @@ const opened = {
   kind: 'opened',
   at: new Date(START).toISOString(),
   author: 'office',
-  body: { complaint: '', meter: smallMeter },
+  body: { complaint: '', meter: smallMeter, rules: 2 },
 } as StoredEntry;
 
 /** The rule said plainly: everything folded anew for each entry. */

@@ -2,8 +2,9 @@
 import { notDeadWords } from '../../conditions/next-safe';
 import { deadFor, latestOf, type Energy } from '../../conditions/energy';
 import { pairAt } from '../../conditions/pairs';
+import { wantsOf } from '../../conditions/wants';
 import { functionOf } from '../../sheet/all-tests';
-import { boardsOf, stateName, stateOf } from '../../sheet/lookup';
+import { boardsOf, stateName } from '../../sheet/lookup';
 import { sameLeads } from '../../sheet/places';
 import {
   type MeasureTest,
@@ -22,21 +23,38 @@ import type { JobState } from '../state/state';
  * Whether the machine is in the state a test needs; also asked before a figure is typed.
  * @returns undefined when the test may be done now.
  */
-export function energyRefusal(sheet: Sheet, energy: Energy, test: Test): Refusal | undefined {
-  return stateRefusal(sheet, energy, stateOf(sheet, test), boardsOf(test));
-}
-
-/** Whether the machine is in a state now. */
-export function stateRefusal(
+export function energyRefusal(
   sheet: Sheet,
   energy: Energy,
+  test: Test,
+  point?: TestPoint,
+): Refusal | undefined {
+  const wants = wantsOf(sheet, test, point);
+  if (wants.energy === 'any') return undefined;
+  if (wants.energy === 'live') return liveRefusal(energy, wants.state);
+  return deadFor(sheet, energy, boardsOf(test))
+    ? undefined
+    : refuse('dead-not-proven', notDeadWords(sheet, energy));
+}
+
+/**
+ * Whether a state can be entered as the machine stands. Calling for heat on a closed machine is its ordinary
+ * use, and wants no precautions; with a lid off or a plug out it is live work.
+ */
+export function beginRefusal(
+  sheet: Sheet,
+  { rules, energy, access, accessUnknown }: JobState,
   state: SheetState,
-  boards?: readonly string[],
 ): Refusal | undefined {
   if (state.energy === 'dead')
-    return deadFor(sheet, energy, boards)
+    return deadFor(sheet, energy)
       ? undefined
       : refuse('dead-not-proven', notDeadWords(sheet, energy));
+  const closed = rules === 2 && energy.kind === 'live' && access.size + accessUnknown.size === 0;
+  return closed ? undefined : liveRefusal(energy, state);
+}
+
+function liveRefusal(energy: Energy, state: SheetState): Refusal | undefined {
   if (energy.kind !== 'live')
     return refuse(
       'not-live',

@@ -1,5 +1,6 @@
 /** What every figure wants before it may be taken: the machine's state, the dial, a fit meter. */
 import { dutyOf } from '../findings/instruments';
+import { wantsOf } from '../../conditions/wants';
 import type { FigurePlace } from '../findings/place-of';
 import { dialRefusal, energyRefusal, meterRefusal } from './energy';
 import type { Admission } from '../kinds/kind';
@@ -8,11 +9,36 @@ import type { Refusal } from './refusal';
 export function figureRefusal<E>(
   { sheet, state, blind }: Admission<E>,
   { test, point }: FigurePlace,
-  given?: number,
+  {
+    given,
+    seconds,
+    at,
+    elsewhere = false,
+  }: {
+    readonly given?: number | undefined;
+    /** How long a series took, s, and when it was kept. */
+    readonly seconds?: number;
+    readonly at?: string;
+    /** Of another thing than this machine: what the machine is in is no matter. */
+    readonly elsewhere?: boolean;
+  } = {},
 ): Refusal | undefined {
+  const { energy } = state;
+  // A track that began live and was ended by isolation is kept, and is void.
+  const begunLive =
+    state.rules === 2 &&
+    seconds !== undefined &&
+    at !== undefined &&
+    energy.kind !== 'live' &&
+    energy.since !== undefined &&
+    wantsOf(sheet, test, point).energy === 'live' &&
+    Date.parse(at) - seconds * 1000 < Date.parse(energy.since) &&
+    state.log.some((each) => each.kind === 'energised' && each.withdrawnBy === undefined);
   return (
-    (blind ? undefined : energyRefusal(sheet, state.energy, test)) ??
-    dialRefusal(sheet, state, test, point) ??
+    (blind || begunLive || elsewhere
+      ? undefined
+      : energyRefusal(sheet, state.energy, test, point)) ??
+    (elsewhere ? undefined : dialRefusal(sheet, state, test, point)) ??
     meterRefusal(state.meters, sheet, dutyOf(sheet, test, point, given))
   );
 }

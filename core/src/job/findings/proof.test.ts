@@ -114,7 +114,7 @@ test('only the last part counts: what the first one mended is asked for again', 
   log.add('reading', measured('rail', '12', 3.2));
   changePart(log, 'power');
   expect(proof(log).owed).toHaveLength(1);
-  expect(proof(log).fitted.body.part).toBe('power');
+  expect(proof(log).work.body.part).toBe('power');
 });
 
 test('parts are fitted on a machine that is proven dead, and only parts of the sheet', () => {

@@ -1,47 +1,77 @@
 /**
- * After a part is fitted: what was bad before must be measured again and be good, or nothing is proven.
+ * After work: what was bad before must be taken again, good, in the state that showed it, or nothing is
+ * proven. Where nothing had read bad, the proof is the complaint: looked for, and not seen.
  */
-import type { Fitting, Noted } from '../state/facts';
 import { isBad } from './is-bad';
-import type { JobState, Taken } from '../state/state';
+import { isSilent, type JobState, type Taken } from '../state/state';
+import type { NotedWork } from '../work/work';
 
 export interface Proof {
-  readonly fitted: Noted<Fitting>;
+  /** The last of the work. */
+  readonly work: NotedWork;
   /** Bad before, and not taken again since. */
   readonly owed: readonly Taken[];
   /** Bad before, good now. */
   readonly good: readonly Taken[];
   /** Taken since, and bad. */
   readonly bad: readonly Taken[];
-  /** Nothing bad is left, and at least one finding was seen to change. */
+  /** Whether the complaint was seen since; undefined where nobody looked. */
+  readonly seen?: boolean;
+  /** Nothing bad is left, and at least one finding was seen to change, or the complaint is gone. */
   readonly proven: boolean;
 }
 
-/** @returns undefined while nothing was fitted. Looks at the last part only. */
+/** @returns undefined while nothing was done. */
 export function proofOf(state: JobState): Proof | undefined {
-  const fitted = state.fitted.at(-1);
-  if (!fitted) return undefined;
+  const work = state.works.at(-1);
+  if (!work) return undefined;
   const order = new Map(state.log.map((entry, i) => [entry.id, i]));
-  const when = order.get(fitted.id) ?? -1;
+  const placeOf = (entry: string) => order.get(entry) ?? -1;
+  const when = placeOf(work.id);
   const before = new Map<string, Taken>();
   const after = new Map<string, Taken>();
   for (const taken of state.taken) {
     // What is void says nothing: neither that it was bad nor that it is good now.
     if (taken.standing.kind === 'withdrawn' || 'because' in taken.standing) continue;
-    ((order.get(taken.entry) ?? -1) < when ? before : after).set(taken.observable, taken);
+    (placeOf(taken.entry) < when ? before : after).set(taken.observable, taken);
   }
   const wasBad = [...before.values()].filter(isBad);
   const now = [...after.values()];
-  const owed = wasBad.filter(({ observable }) => !after.has(observable));
+  const owed = wasBad.filter((taken) => {
+    const again = after.get(taken.observable);
+    return !again || (!isBad(again) && !sameState(taken, again));
+  });
   const bad = now.filter(isBad);
   const good = now.filter(
-    (taken) => !isBad(taken) && wasBad.some(({ observable }) => observable === taken.observable),
+    (taken) =>
+      !isBad(taken) &&
+      wasBad.some((each) => each.observable === taken.observable && sameState(each, taken)),
   );
+  const look = state.looked.findLast(({ id }) => placeOf(id) > when);
+  const gone = look?.body.seen === false;
   return {
-    fitted,
+    work,
     owed,
     good,
     bad,
-    proven: owed.length === 0 && bad.length === 0 && good.length > 0,
+    ...(look && { seen: look.body.seen }),
+    proven:
+      owed.length === 0 &&
+      bad.length === 0 &&
+      look?.body.seen !== true &&
+      (good.length > 0 || (wasBad.length === 0 && gone)),
   };
 }
+
+/** Good in another state than the one that showed it bad proves nothing; where the state is not known, it does. */
+const sameState = (before: Taken, after: Taken): boolean =>
+  before.situation.state === undefined ||
+  after.situation.state === undefined ||
+  before.situation.state === after.situation.state;
+
+/** Readings of a machine that work has changed since, and that were not taken again. */
+export const staleOf = (state: JobState): Taken[] =>
+  [...state.current.values()].filter(
+    ({ observable, situation, standing }) =>
+      !isSilent(standing) && situation.epoch < (state.epochs.get(observable) ?? 0),
+  );

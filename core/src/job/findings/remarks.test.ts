@@ -4,7 +4,8 @@ import { wideSheet } from '../../../test/wide-sheet';
 import { buildReport } from '../../report/report';
 import type { MeasureTest, Sheet } from '../../sheet/schema';
 import { refusalOf } from '../admission/refusal-of';
-import { assess, evidenceOf } from '../../diagnose/assess';
+import { assess } from '../../diagnose/assess';
+import { evidenceOf } from '../../diagnose/evidence-of';
 import { otherSize, swappedWith } from './doubts';
 import { foldJob } from '../fold/fold';
 import { notProvenWords } from '../../diagnose/not-proven';
@@ -22,17 +23,17 @@ const report = (log: ReturnType<typeof logWriter>) =>
   buildReport(smallSheet, fold(log), assess(smallSheet, fold(log)));
 
 describe('an absence must be earned', () => {
-  test('nothing there is void until contact is proven, then it accuses', () => {
+  test('nothing there waits until contact is proven, then it accuses', () => {
     const log = live();
     const { id } = log.add('reading', measured('out', '12', 0.1));
     expect(fold(log).current.get('out')).toMatchObject({
-      standing: { kind: 'void', because: expect.stringContaining('contact is not proven') },
+      standing: { kind: 'waits', because: expect.stringContaining('contact is not proven') },
     });
-    expect(evidenceOf(fold(log))).toEqual([]);
+    expect(evidenceOf(fold(log), smallSheet)).toEqual([]);
     log.add('contact', { entry: id, how: 'scraped-to-metal' });
     const taken = fold(log).current.get('out');
     expect(taken).toMatchObject({ standing: { kind: 'counts' }, contact: 'scraped-to-metal' });
-    expect(evidenceOf(fold(log))).toHaveLength(1);
+    expect(evidenceOf(fold(log), smallSheet)).toHaveLength(1);
     expect(report(log).rows[0]!.verdict).toContain('contact: scraped to bare metal');
   });
 
@@ -53,7 +54,7 @@ describe('void by the technician', () => {
     log.add('voided', { entry: id, reason: 'probe slipped' });
     const state = fold(log);
     expect(state.current.get('rail')?.standing).toEqual({ kind: 'void', because: 'probe slipped' });
-    expect(evidenceOf(state)).toEqual([]);
+    expect(evidenceOf(state, smallSheet)).toEqual([]);
     expect(report(log).rows[0]!.verdict).toBe('Void: probe slipped');
   });
 });

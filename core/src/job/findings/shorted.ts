@@ -51,10 +51,8 @@ function faultsShowing(sheet: Sheet, id: string): Fault[] {
 }
 
 function replacedSince(state: JobState, taken: Taken, faults: readonly Fault[]): boolean {
-  const parts = new Set(faults.map(({ part }) => part));
-  const places = new Map(state.log.map(({ id }, i) => [id, i]));
-  const read = places.get(taken.entry) ?? -1;
-  return state.fitted.some(({ id, body }) => parts.has(body.part) && (places.get(id) ?? -1) > read);
+  // A short that no fault explains is not gone with any work.
+  return faults.length > 0 && taken.situation.epoch < (state.epochs.get(taken.observable) ?? 0);
 }
 
 function spreads(sheet: Sheet, taken: Taken, faults: readonly Fault[]): boolean {

@@ -35,6 +35,7 @@ export function groupsOf(
           test,
           rule,
           judgement,
+          members: rulePoints(test, rule).map((id) => observableId(test, id)),
           of: wanted.length,
           taken: taken.length,
         },
@@ -48,8 +49,12 @@ interface Known {
   readonly of: readonly Judgement[];
   readonly judgement: Judgement | undefined;
 }
-/** By rule, what its readings said last: a rule is asked again with every entry, and draws thousands of times. */
-const known = new WeakMap<TogetherRule, Known>();
+/**
+ * By rule, what its readings said last: a rule is asked again with every entry, and draws thousands of times.
+ * A few, because work leaves a rule standing as it was and as it is.
+ */
+const known = new WeakMap<TogetherRule, readonly Known[]>();
+const KEPT = 4;
 
 function judged(
   rule: TogetherRule,
@@ -57,11 +62,12 @@ function judged(
   whole: boolean,
 ): Judgement | undefined {
   const of = taken.map(({ judgement }) => judgement);
-  const before = known.get(rule);
-  if (before?.whole === whole && sameList(before.of, of)) return before.judgement;
+  const kept = known.get(rule) ?? [];
+  const before = kept.find((each) => each.whole === whole && sameList(each.of, of));
+  if (before) return before.judgement;
   const readings = taken.map(groupReading);
   const judgement = whole ? judgeTogether(rule, readings) : judgeEarly(rule, readings);
-  known.set(rule, { whole, of, judgement });
+  known.set(rule, [{ whole, of, judgement }, ...kept].slice(0, KEPT));
   return judgement;
 }
 

@@ -120,6 +120,9 @@ export class JobFold {
       get groups() {
         return whole().groups;
       },
+      get pastGroups() {
+        return whole().pastGroups;
+      },
       get skipped() {
         return whole().skipped;
       },
@@ -193,7 +196,13 @@ function plainPartsOf(draft: Draft): Omit<JobState, 'log' | keyof Finished> {
     attempts: draft.attempts,
     clocks: draft.clocks,
     photos: draft.photos,
-    fitted: draft.fitted,
+    compared: draft.compared,
+    works: draft.works,
+    epochs: draft.epochs,
+    ...(draft.entered && { entered: draft.entered }),
+    symptoms: draft.symptoms,
+    looked: draft.looked,
+    rules: draft.rules,
     ...(draft.decision && { decision: draft.decision }),
     ...(draft.signed && { signed: draft.signed }),
   };

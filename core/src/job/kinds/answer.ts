@@ -5,7 +5,7 @@ import { energyRefusal } from '../admission/energy';
 import { refuse, type Refusal } from '../admission/refusal';
 import { keepTaken } from '../findings/keep-taken';
 import { unknownTest } from '../findings/place-of';
-import { standingAt, takenAs } from '../findings/taken-common';
+import { takenAs } from '../findings/taken-common';
 import { Id, strict } from '../log/words';
 import type { Draft } from '../state/draft';
 import type { TakenAnswer } from '../state/state';
@@ -53,7 +53,7 @@ function take(
   const outcome = test.answers[said];
   if (outcome === undefined) return undefined;
   return {
-    ...takenAs(entry, standingAt(draft, test, entry)),
+    ...takenAs(draft, sheet, { test, entry }),
     kind: 'answer',
     observable: test.id,
     test,

@@ -2,22 +2,18 @@ import { Type } from '@sinclair/typebox';
 import { words } from '../../schema-words';
 import { findPart } from '../../sheet/lookup';
 import { refuse, type Refusal } from '../admission/refusal';
+import { ENDING_WORDS } from '../endings/ending';
 import { Id, Note, strict } from '../log/words';
-import { DECISIONS, type DecisionAction } from '../state/facts';
+import { reasonOwed } from './decided';
 import { defineKind } from './kind';
 
-/** The ends of a visit; three of them name no part. */
-export const ENDING_WORDS: Readonly<Record<DecisionAction, string>> = {
-  replace: 'Replace',
-  'hand-over': 'Stop here and hand over',
-  'cannot-make-safe': 'Cannot be made safe here: left closed and marked',
-  'stop-and-call': 'Stopped, and somebody else called',
-};
+const ACTIONS = ['replace', 'hand-over', 'cannot-make-safe', 'stop-and-call'] as const;
 
+/** One end of a visit, as it was written before a decision could name several. */
 export const decision = defineKind({
   kind: 'decision',
   body: strict({
-    action: words(DECISIONS),
+    action: words(ACTIONS),
     part: Type.Union([Id, Type.Null()]),
     /** The part that led when the technician decided. */
     leading: Type.Union([Id, Type.Null()]),
@@ -30,19 +26,14 @@ export const decision = defineKind({
     const { action, part, leading, reason } = body;
     if (action === 'replace' && (part === null || !findPart(sheet, part)))
       return refuse('unknown-part', 'Choose a part of this sheet, or hand the job over.');
-    if (reason.trim() === '' && (action !== 'replace' || part !== leading))
-      return refuse(
-        'reason-owed',
-        action !== 'replace'
-          ? 'Say why you stop here: the next person starts from it.'
-          : leading === null
-            ? 'No finding accuses a part. Say why you choose this one; it goes on the record.'
-            : 'Another part leads. Say why you choose this one; it goes on the record.',
-      );
-    return undefined;
+    if (reason.trim() !== '') return undefined;
+    if (action === 'replace') return reasonOwed(part ?? undefined, leading);
+    return refuse('reason-owed', 'Say why you stop here: the next person starts from it.');
   },
   apply(draft, entry) {
-    draft.decision = entry;
+    const { action, part, leading, probability, reason } = entry.body;
+    const ending = { kind: action, ...(action === 'replace' && part !== null && { part }) };
+    draft.decision = { ...entry, body: { endings: [ending], leading, probability, reason } };
   },
   words: ({ action, part }, sheet) =>
     action === 'replace'

@@ -9,6 +9,8 @@ import { clockSet } from './clock-set';
 import { clockStopped } from './clock-stopped';
 import { code } from './code';
 import { contact } from './contact';
+import { contradiction } from './contradiction';
+import { decided } from './decided';
 import { decision } from './decision';
 import { energised } from './energised';
 import { fitted } from './fitted';
@@ -16,6 +18,7 @@ import { given } from './given';
 import type { AnyKind } from './kind';
 import { lead } from './lead';
 import { licence } from './licence';
+import { looked } from './looked';
 import { meter } from './meter';
 import { observed } from './observed';
 import { opened } from './opened';
@@ -27,16 +30,19 @@ import { safed } from './safed';
 import { series } from './series';
 import { signed } from './signed';
 import { skipped } from './skipped';
+import { symptom } from './symptom';
 import { voided } from './voided';
 import { voltsSeen } from './volts-seen';
 import { window } from './window';
 import { withdrawn } from './withdrawn';
+import { work } from './work';
 
 const KINDS = [
   opened,
   arrived,
   observed,
   code,
+  symptom,
   access,
   licence,
   safed,
@@ -55,11 +61,15 @@ const KINDS = [
   answer,
   skipped,
   contact,
+  contradiction,
   voided,
   overruled,
   photo,
   decision,
+  decided,
   fitted,
+  work,
+  looked,
   signed,
   withdrawn,
 ] as const;

@@ -8,13 +8,19 @@ import { defineKind } from './kind';
 /** The job begins; the meter in hand is frozen into it. */
 export const opened = defineKind({
   kind: 'opened',
-  body: strict({ complaint: Note, meter: Type.Union([meterProfileSchema, Type.Null()]) }),
+  body: strict({
+    complaint: Note,
+    meter: Type.Union([meterProfileSchema, Type.Null()]),
+    /** The edition of the rules by which the job folds; absent in logs from before conditions. */
+    rules: Type.Optional(Type.Literal(2)),
+  }),
   group: 'course',
   isFact: true,
   admit: ({ state }) =>
     state.log.length > 0 ? refuse('already-open', 'This job is open already.') : undefined,
   apply(draft, { body }) {
     draft.complaint = body.complaint;
+    draft.rules = body.rules ?? 1;
     if (body.meter) takeInHand(draft, body.meter);
   },
   words: () => 'Job opened',

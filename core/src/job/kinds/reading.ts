@@ -1,6 +1,7 @@
 import { Type } from '@sinclair/typebox';
+import { wantsOf, type Wants } from '../../conditions/wants';
 import { askedBy } from '../../judge/given';
-import { isolationReason, parallelCouldExplain } from '../../judge/isolation';
+import type { Judgement } from '../../judge/judge';
 import type { Reading } from '../../judge/reading';
 import { isSeries } from '../../judge/test-expectation';
 import { METER_FUNCTIONS, meterFunctionSchema } from '../../meter/functions';
@@ -15,12 +16,12 @@ import { refuse, type Refusal } from '../admission/refusal';
 import { judgeTaken } from '../findings/judge-taken';
 import { keepTaken } from '../findings/keep-taken';
 import { findPlace, placeFor } from '../findings/place-of';
-import { standingAt, takenAs } from '../findings/taken-common';
+import { takenAs } from '../findings/taken-common';
 import { Id, readingSchema, strict, Typed } from '../log/words';
 import { seeTestVolts } from '../proving/see-volts';
-import { pluggedIn } from '../state/access';
 import type { Draft } from '../state/draft';
 import type { TakenReading } from '../state/state';
+import { SPECIMEN_WORDS, specimenSchema } from '../work/specimen';
 import { defineKind, type EntryIn } from './kind';
 
 const body = strict({
@@ -31,6 +32,8 @@ const body = strict({
   typed: Typed,
   /** Contact was proven: leads touched, scraped to metal, a second point, a known source. */
   contact: Type.Optional(Type.Literal(true)),
+  /** Of which thing it is, where it is not this machine. */
+  specimen: Type.Optional(specimenSchema),
 });
 type ReadingEntry = EntryIn<'reading', typeof body>;
 
@@ -60,24 +63,33 @@ export const reading = defineKind({
     const asked = askedBy(expect);
     if (asked && !state.given.has(test.id))
       return refuse('given-owed', `First: ${asked.asks}. The limits of this test hang on it.`);
-    return figureRefusal(at, place, state.given.get(test.id));
+    const elsewhere = entry.body.specimen !== undefined;
+    return figureRefusal(at, place, { given: state.given.get(test.id), elsewhere });
   },
   apply(draft, entry, sheet) {
+    const { specimen } = entry.body;
+    if (specimen) {
+      const other = take(draft, entry, sheet);
+      if (other) draft.compared.push({ ...other, standing: { kind: 'counts' }, specimen });
+      return;
+    }
     seeTestVolts(draft, entry, sheet, () => entry.body.reading);
     const taken = take(draft, entry, sheet);
     if (taken) keepTaken(draft, taken);
   },
   /** What was typed and taken back may have been seen all the same: the proof does not come back with it. */
   applyWithdrawn(draft, entry, sheet) {
+    if (entry.body.specimen) return;
     seeTestVolts(draft, entry, sheet, () => entry.body.reading);
     const taken = take(draft, entry, sheet);
     if (taken) keepTaken(draft, { ...taken, standing: { kind: 'withdrawn' } });
   },
-  words({ test, point, reading: figure }, sheet) {
+  words({ test, point, reading: figure, specimen }, sheet) {
     const place = findPlace(sheet, { test, point });
     if (!place) return 'Reading of an unknown test';
     const { unit } = expectOf(place.test, place.point);
-    return `${place.test.title}: ${figureWords(figure, unit)}. ${placementWords(sheet, place.point)}`;
+    const of = specimen ? ` Of ${SPECIMEN_WORDS[specimen.kind]}.` : '';
+    return `${place.test.title}: ${figureWords(figure, unit)}. ${placementWords(sheet, place.point)}${of}`;
   },
   place({ test, point }, sheet) {
     const found = findPlace(sheet, { test, point });
@@ -103,24 +115,30 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
   const lead = draft.lead ?? draft.meter?.lead;
   const judgement = judgeTaken(sheet, test, point, figure, { meters: draft.meters, lead, given });
   if (!judgement) return undefined;
-  const owed = test.isolated ? pluggedIn(draft.access, test, sheet) : [];
-  const standing =
-    owed.length > 0 && parallelCouldExplain(judgement)
-      ? { kind: 'void' as const, because: isolationReason(owed) }
-      : standingAt(draft, test, entry);
   // Nothing is touched where clicks are counted or a display is read.
   const touches = METER_FUNCTIONS[functionOf(test, point)].placing !== 'none';
+  const { contact: wants } = wantsOf(sheet, test, point);
   return {
-    ...takenAs(entry, standing),
+    ...takenAs(draft, sheet, { test, point, entry }, judgement),
     kind: 'reading',
     observable: observableId(test, point.id),
     test,
     point,
     reading: figure,
     typed,
-    judgement: contact || !touches ? { ...judgement, contactOwed: false } : judgement,
+    judgement: {
+      ...judgement,
+      contactOwed: !contact && touches && owesTouch(judgement, figure, wants),
+    },
     ...(contact && { contact: 'unspecified' as const }),
     ...(lead && { lead }),
     ...(given !== undefined && { given }),
   };
+}
+
+/** Whether an absence that accuses, or one that clears, still wants its contact proven. */
+function owesTouch(judgement: Judgement, figure: Reading, wants: Wants['contact']): boolean {
+  if (wants === 'never') return false;
+  if (wants === 'absence' || judgement.verdict !== 'in') return judgement.contactOwed;
+  return figure.kind === 'overload' || figure.value === 0;
 }

@@ -1,10 +1,13 @@
 import { Type } from '@sinclair/typebox';
+import { wantsOf } from '../../conditions/wants';
+import type { Judgement } from '../../judge/judge';
 import type { Reading } from '../../judge/reading';
 import { judgeSeries } from '../../judge/series/index';
 import { MOST_SAMPLES } from '../../judge/series/samples';
 import { isSeries } from '../../judge/test-expectation';
-import { meterFunctionSchema } from '../../meter/functions';
-import { expectOf } from '../../sheet/all-tests';
+import type { ErrorsAt } from '../../judge/uncertainty/errors';
+import { METER_FUNCTIONS, meterFunctionSchema } from '../../meter/functions';
+import { expectOf, functionOf } from '../../sheet/all-tests';
 import { findTest } from '../../sheet/lookup';
 import { observableId } from '../../sheet/observables';
 import type { Sheet } from '../../sheet/schema';
@@ -55,7 +58,8 @@ export const series = defineKind({
         return refuse('not-in-order', 'The figures of a series must stand in the order of time.');
       before = t;
     }
-    return figureRefusal(at, place);
+    const seconds = entry.body.samples.at(-1)?.t ?? 0;
+    return figureRefusal(at, place, { seconds, at: entry.at });
   },
   apply(draft, entry, sheet) {
     seeTestVolts(draft, entry, sheet, () => largest(entry));
@@ -90,14 +94,30 @@ function take(draft: Draft, entry: SeriesEntry, sheet: Sheet): TakenSeries | und
   const { test, point } = place;
   const { samples, event } = entry.body;
   const taken = { samples, ...(event !== undefined && { event }) };
+  const errors = seriesErrors(sheet, test, point, draft.meters);
+  const judgement = judgeSeries(expect, taken, errors);
+  const touches =
+    METER_FUNCTIONS[functionOf(test, point)].placing !== 'none' &&
+    wantsOf(sheet, test, point).contact !== 'never';
   return {
-    // It is kept after its last figure, when its test mode may well have ended.
-    ...takenAs(entry, { kind: 'counts' }),
+    ...takenAs(draft, sheet, { test, point, entry, seconds: samples.at(-1)?.t ?? 0 }),
     kind: 'series',
     observable: observableId(test, point.id),
     test,
     point,
     series: taken,
-    judgement: judgeSeries(expect, taken, seriesErrors(sheet, test, point, draft.meters)),
+    judgement: { ...judgement, contactOwed: touches && owesTouch(judgement, samples, errors) },
   };
+}
+
+/** A track that lies flat at nothing is what a probe on paint shows: it owes what a single 0 owes. */
+function owesTouch(
+  judgement: Judgement,
+  samples: SeriesEntry['body']['samples'],
+  errors: ErrorsAt,
+): boolean {
+  if (judgement.verdict === 'in') return false;
+  const { gain, counts } = errors(0);
+  const nothing = Math.max(1e-9, gain + counts);
+  return samples.every(({ value }) => Math.abs(value) <= nothing);
 }

@@ -22,6 +22,7 @@ export function applyStep(draft: Draft, entry: SafeEntry, sheet: Sheet): void {
     case 'isolated':
       // Isolated, no test mode runs on.
       draft.spells.clear();
+      delete draft.entered;
       draft.energy = isolate(draft.energy, moment);
       return;
     case 'meter':

@@ -1,4 +1,5 @@
 /** What is open and what is out: owed before a place is reached, and left open at the end. */
+import { outsOf } from '../../conditions/wants';
 import { findAccess } from '../../sheet/lookup';
 import type { Access, MeasureTest, Sheet } from '../../sheet/schema';
 import type { JobState } from './state';
@@ -21,7 +22,7 @@ export function accessOwedFor(
 
 /** Plugs that a test wants out: they are pulled on a dead machine only. */
 export const plugsOf = (sheet: Sheet, test: MeasureTest): Access[] =>
-  (test.access ?? [])
+  outsOf(test)
     .flatMap((id) => findAccess(sheet, id) ?? [])
     .filter(({ energy }) => energy === 'dead');
 
@@ -37,9 +38,3 @@ export function leftOpen(
     .filter(({ id }) => open.has(id))
     .sort((a, b) => depth(b.id) - depth(a.id));
 }
-
-/** Plugs that a test wants out and that nobody has recorded as out, by name. */
-export const pluggedIn = (access: ReadonlySet<string>, test: MeasureTest, sheet: Sheet): string[] =>
-  plugsOf(sheet, test)
-    .filter(({ id }) => !access.has(id))
-    .map(({ name, id }) => name ?? id);

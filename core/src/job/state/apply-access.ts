@@ -12,15 +12,19 @@ export function applyAccess(draft: Draft, entry: LoggedEntry & { readonly body: 
   draft.accessBy.set(id, entry);
   if (crossed) {
     draft.accessUnknown.add(id);
-    draft.access.delete(id);
+    draft.access = without(draft.access, id);
     return;
   }
   draft.accessUnknown.delete(id);
   if (back) {
-    draft.access.delete(id);
+    draft.access = without(draft.access, id);
     draft.accessBack.add(id);
   } else {
-    draft.access.add(id);
+    draft.access = new Set([...draft.access, id]);
     draft.accessBack.delete(id);
   }
 }
+
+/** Findings are stamped with the set as it is: it is never changed, only replaced. */
+const without = (access: ReadonlySet<string>, id: string): Set<string> =>
+  new Set([...access].filter((each) => each !== id));

@@ -8,23 +8,31 @@ import type { LoggedEntry } from '../log/entry';
 import type {
   Arrival,
   ContactProof,
+  Contradiction,
   Decision,
-  Fitting,
   Licence,
   Noted,
   Opening,
   Picture,
   Signature,
 } from './facts';
-import type { Overruled, ShownCode, Taken } from './state';
+import type { NotedWork } from '../work/work';
+import type { Compared, Entered, Overruled, ShownCode, Taken } from './state';
 
-/** How often one thing was said of a place in a row. */
-export interface Streak {
-  readonly said: string;
-  readonly times: number;
+/** A work, with what stood before it. */
+export interface Change {
+  readonly entry: string;
+  /** Observables that it changed. */
+  readonly touched: ReadonlySet<string>;
+  /** How much had been taken. */
+  readonly taken: number;
+  /** By observable, where in `taken` its latest stood. */
+  readonly latest: ReadonlyMap<string, number>;
 }
 
 export interface Draft {
+  /** By which edition of the rules this log folds; 1 for a log from before conditions. */
+  rules: 1 | 2;
   complaint: string;
   meter: MeterProfile | null;
   meters: MeterProfile[];
@@ -49,10 +57,20 @@ export interface Draft {
   lead?: LeadZero;
   given: Map<string, number>;
   taken: Taken[];
-  /** By observable, what its latest findings said. */
-  streaks: Map<string, Streak>;
   /** By observable, where in `taken` its latest stands. */
   latest: Map<string, number>;
+  /** Where in `taken` findings stand that a later one of the same place did not replace. */
+  earlier: Set<number>;
+  /** By the later entry of two that contradict each other, what became of them. */
+  contradictions: Map<string, Contradiction>;
+  /** Figures of other things than this machine. */
+  compared: Compared[];
+  works: NotedWork[];
+  changes: Change[];
+  epochs: Map<string, number>;
+  entered?: Entered;
+  symptoms: Map<string, string>;
+  looked: Noted<{ readonly seen: boolean }>[];
   skipped: Map<string, string>;
   licence?: Noted<Licence>;
   spells: Map<string, Spell>;
@@ -63,13 +81,13 @@ export interface Draft {
   contacts: Map<string, ContactProof>;
   voided: Map<string, string>;
   overruled: Map<string, Overruled>;
-  fitted: Noted<Fitting>[];
   decision?: Noted<Decision>;
   signed?: Noted<Signature>;
 }
 
 export function emptyDraft(): Draft {
   return {
+    rules: 1,
     complaint: '',
     meter: null,
     meters: [],
@@ -85,14 +103,20 @@ export function emptyDraft(): Draft {
     accessBack: new Set(),
     given: new Map(),
     taken: [],
-    streaks: new Map(),
     latest: new Map(),
+    earlier: new Set(),
+    contradictions: new Map(),
+    compared: [],
+    works: [],
+    changes: [],
+    epochs: new Map(),
+    symptoms: new Map(),
+    looked: [],
     skipped: new Map(),
     spells: new Map(),
     attempts: new Map(),
     clocks: [],
     photos: [],
-    fitted: [],
     contacts: new Map(),
     voided: new Map(),
     overruled: new Map(),

@@ -1,5 +1,6 @@
 /** What a job remembers of single entries, as they were written. */
 import type { EnergyKind } from '../../conditions/energy';
+import type { Ending } from '../endings/ending';
 import type { WrittenEntry } from '../log/entry';
 
 /** An entry that the state keeps: who said it, when, and what. */
@@ -11,12 +12,13 @@ export const CONTACT_PROOFS = [
   'scraped-to-metal',
   'second-point',
   'known-source',
+  'means-known',
 ] as const;
 export type ContactProof = (typeof CONTACT_PROOFS)[number];
 
-/** How a visit may end its search: a part, or one of three honest endings. */
-export const DECISIONS = ['replace', 'hand-over', 'cannot-make-safe', 'stop-and-call'] as const;
-export type DecisionAction = (typeof DECISIONS)[number];
+/** What became of two findings that contradict each other. */
+export const CONTRADICTIONS = ['slip', 'comes-and-goes'] as const;
+export type Contradiction = (typeof CONTRADICTIONS)[number];
 
 export interface Arrival {
   readonly plate: 'matches' | 'differs';
@@ -41,18 +43,14 @@ export interface Picture {
   readonly test?: string;
 }
 
-export interface Fitting {
-  readonly part: string;
-  readonly note: string;
-}
-
 export interface Decision {
-  readonly action: DecisionAction;
-  readonly part: string | null;
+  /** At least one. */
+  readonly endings: readonly Ending[];
   /** The part that led when the technician decided. */
   readonly leading: string | null;
-  /** Probability then of the part chosen. */
+  /** Probability then of the part chosen; 0 without one. */
   readonly probability: number;
+  /** Why another than what leads, or why it ends so. */
   readonly reason: string;
 }
 

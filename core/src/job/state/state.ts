@@ -7,13 +7,16 @@ import type { MeterProfile } from '../../meter/profile';
 import type { AskTest, MeasureTest, SheetCode, TestPoint } from '../../sheet/schema';
 import type { NamedClock, Attempts, Spell } from './windows';
 import type { Energy } from '../../conditions/energy';
+import type { Situation } from '../../conditions/situation';
+import type { Specimen } from '../work/specimen';
+import type { NotedWork } from '../work/work';
 import type { StoreFinding } from '../../conditions/fast-store';
 import type { FoldedEntry, LoggedEntry } from '../log/entry';
 import type {
   Arrival,
   ContactProof,
+  Contradiction,
   Decision,
-  Fitting,
   Licence,
   Noted,
   Picture,
@@ -26,8 +29,18 @@ export type Standing =
   /** A later reading of the same point took its place; it may have been void before that. */
   | { readonly kind: 'repeated'; readonly because?: string }
   | { readonly kind: 'withdrawn' }
-  /** Neither pass nor fail, and why. */
-  | { readonly kind: 'void'; readonly because: string };
+  /** Neither pass nor fail, and why. It stays so, whatever comes later. */
+  | { readonly kind: 'void'; readonly because: string }
+  /** No evidence until something that is owed is settled. */
+  | { readonly kind: 'waits'; readonly because: string }
+  /** A path beside it could read the same: on this side it cannot tell, which is no evidence. */
+  | { readonly kind: 'one-sided'; readonly because: string };
+
+/** Standings of a finding that says nothing, now or for good. */
+export type Silent = Extract<Standing, { readonly kind: 'void' | 'waits' | 'one-sided' }>;
+
+export const isSilent = (standing: Standing): standing is Silent =>
+  standing.kind === 'void' || standing.kind === 'waits' || standing.kind === 'one-sided';
 
 /** The technician judges otherwise than the limits do. */
 export interface Overruled {
@@ -45,6 +58,12 @@ interface TakenCommon {
   readonly overruled?: Overruled;
   /** How many earlier readings of the same place said the same. */
   readonly agreeing: number;
+  /** What the machine was in when it was taken. */
+  readonly situation: Situation;
+  /** The finding just before it that it contradicts: one of both was a slip, or it comes and goes. */
+  readonly contradicts?: string;
+  /** How that was answered. */
+  readonly resolved?: Contradiction;
 }
 export interface TakenReading extends TakenCommon {
   readonly kind: 'reading';
@@ -59,6 +78,8 @@ export interface TakenReading extends TakenCommon {
   /** How contact was proven, where it was. */
   readonly contact?: ContactProof | 'unspecified';
 }
+/** A figure of something else, as it would be judged here. */
+export type Compared = TakenReading & { readonly specimen: Specimen };
 export interface TakenSeries extends TakenCommon {
   readonly kind: 'series';
   readonly test: MeasureTest;
@@ -82,9 +103,18 @@ export interface TakenGroup {
   readonly test: MeasureTest;
   readonly rule: TogetherRule;
   readonly judgement: Judgement;
+  /** Observables of its readings. */
+  readonly members: readonly string[];
   /** How many of its readings stand, of how many; less where it was decided early. */
   readonly taken: number;
   readonly of: number;
+}
+
+/** A live state that was entered. */
+export interface Entered {
+  readonly state: string;
+  /** Moment, ms, by the device's present clock. */
+  readonly at: number;
 }
 
 export interface ShownCode {
@@ -141,8 +171,22 @@ export interface JobState {
   /** Clocks that nobody has answered or stopped. */
   readonly clocks: readonly NamedClock[];
   readonly photos: readonly Noted<Picture>[];
-  /** Parts put in, in order. */
-  readonly fitted: readonly Noted<Fitting>[];
+  /** Figures of other things than this machine: compared, and no evidence. */
+  readonly compared: readonly Compared[];
+  /** Everything that was done to the machine, in order. */
+  readonly works: readonly NotedWork[];
+  /** By observable, how often work has changed what it speaks of. */
+  readonly epochs: ReadonlyMap<string, number>;
+  /** Rules over several readings as they stood before work changed the machine. */
+  readonly pastGroups: readonly TakenGroup[];
+  /** The live state entered last; undefined while none was since the machine was made safe. */
+  readonly entered?: Entered;
+  /** Symptoms of the sheet that were seen or told, by id, with their entries. */
+  readonly symptoms: ReadonlyMap<string, string>;
+  /** Whether the complaint was seen, each time it was looked for. */
+  readonly looked: readonly Noted<{ readonly seen: boolean }>[];
+  /** By which edition of the rules this log folds. */
+  readonly rules: 1 | 2;
   readonly decision?: Noted<Decision>;
   readonly signed?: Noted<Signature>;
 }

@@ -12,7 +12,9 @@ type Begun = WrittenEntry<string, { readonly state: string }>;
 export function begin(draft: Draft, entry: Begun, sheet: Sheet): void {
   const state = findState(sheet, entry.body.state);
   if (!state) return;
-  draft.spells.set(state.id, spellOf(state, Date.parse(entry.at)));
+  const at = Date.parse(entry.at);
+  draft.entered = { state: state.id, at };
+  draft.spells.set(state.id, spellOf(state, at));
   countAttempt(draft, entry, sheet);
 }
 
@@ -41,6 +43,7 @@ export function setClock(draft: Draft, ms: number): void {
     startedAt: clock.startedAt + ms,
     endsAt: clock.endsAt + ms,
   }));
+  if (draft.entered) draft.entered = { ...draft.entered, at: draft.entered.at + ms };
   for (const [id, spell] of draft.spells)
     draft.spells.set(id, {
       startedAt: spell.startedAt + ms,

@@ -3,6 +3,7 @@
  * of seconds and may step on a fixed beat; an ignition attempt leaves gas behind, so after so many of
  * them the chamber is purged before the next.
  */
+import { lengthOf } from '../../conditions/live-state';
 import type { SheetState } from '../../sheet/schema';
 
 /** One entering of a state with an end, by the device's present clock. */
@@ -20,14 +21,15 @@ export interface Attempts {
 }
 
 export function spellOf(state: SheetState, startedAt: number): Spell {
+  const seconds = lengthOf(state);
   return {
     startedAt,
-    ...(state.lasts !== undefined && { endsAt: startedAt + state.lasts * 1000 }),
+    ...(seconds !== undefined && { endsAt: startedAt + seconds * 1000 }),
   };
 }
 
 /** A reading keyed in a moment late was still taken inside. */
-const GRACE_MS = 5000;
+export const GRACE_MS = 5000;
 
 /** Why a reading taken at a moment says nothing: its test mode was over by then. */
 export function lateReason(spell: Spell | undefined, at: number): string | undefined {

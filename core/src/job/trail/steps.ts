@@ -1,4 +1,5 @@
 /** Placements of the probes and questions, in the order of the sheet: which comes next, and what it still owes. */
+import { outsOf } from '../../conditions/wants';
 import { testsOf } from '../../sheet/all-tests';
 import { observablesOf } from '../../sheet/observables';
 import type { Sheet, Test } from '../../sheet/schema';
@@ -73,7 +74,12 @@ function suits(sheet: Sheet, test: Test, energy: EnergyKind): boolean {
 
 /** Access that a test still owes, its prerequisites first, each once. */
 export const accessOwed = (sheet: Sheet, state: JobState, testId: string): string[] =>
-  accessOwedFor(sheet, state, findTest(sheet, testId)?.access ?? []).map(({ id }) => id);
+  accessOwedFor(sheet, state, outsOfTest(sheet, testId)).map(({ id }) => id);
+
+function outsOfTest(sheet: Sheet, id: string): string[] {
+  const test = findTest(sheet, id);
+  return test ? outsOf(test) : [];
+}
 
 /** Open tests besides this one that want the same access: gained once, it serves them all. */
 export function accessShared(
@@ -87,7 +93,7 @@ export function accessShared(
   return testsOf(sheet).filter(
     (test) =>
       test.id !== testId &&
-      test.access?.some(needs) &&
+      outsOf(test).some(needs) &&
       observablesOf(test, sheet).some((each) => !state.current.has(each.id)),
   );
 }

@@ -2,12 +2,13 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { words } from '../../schema-words';
 import type { Sheet } from '../../sheet/schema';
+import { endingWords } from '../endings/ending';
 import type { JobState } from '../state/state';
 import { takenCount } from './steps';
 import { currentStage, TRAIL } from './trail';
 
 /** Raise it when {@link summarise} changes, so that stored projections are made again. */
-export const SUMMARY_VERSION = 3;
+export const SUMMARY_VERSION = 4;
 
 const orNull = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
 const Count = Type.Integer({ minimum: 0 });
@@ -25,6 +26,8 @@ export const jobSummarySchema = Type.Object(
     /** Part decided on; null when handed over or undecided. */
     part: orNull(Type.String()),
     partName: orNull(Type.String()),
+    /** How the visit goes on or ends, in words; null while undecided. */
+    ending: orNull(Type.String()),
     signedAt: orNull(Type.String()),
     /** Device time of the latest entry; null for an empty log. */
     lastAt: orNull(Type.String()),
@@ -34,7 +37,8 @@ export const jobSummarySchema = Type.Object(
 export type JobSummary = Readonly<Static<typeof jobSummarySchema>>;
 
 export function summarise(sheet: Sheet, state: JobState): JobSummary {
-  const part = state.decision?.body.part ?? null;
+  const endings = state.decision?.body.endings ?? [];
+  const part = endings.find(({ kind }) => kind === 'replace')?.part ?? null;
   const stage = currentStage(sheet, state);
   return {
     status: state.signed ? 'signed' : 'open',
@@ -45,6 +49,7 @@ export function summarise(sheet: Sheet, state: JobState): JobSummary {
     ...takenCount(sheet, state),
     part,
     partName: sheet.parts.find((each) => each.id === part)?.name ?? null,
+    ending: endings.map((each) => endingWords(sheet, each)).join('; ') || null,
     signedAt: state.signed?.at ?? null,
     lastAt: state.log.at(-1)?.at ?? null,
   };

@@ -7,6 +7,8 @@ import { pairsOf } from '../../conditions/pairs';
 import { testsOf } from '../../sheet/all-tests';
 import { observablesOf } from '../../sheet/observables';
 import type { Sheet } from '../../sheet/schema';
+import { mendsOf, workOwed } from '../endings/mends';
+import { proofOf } from '../findings/proof';
 import type { JobState } from '../state/state';
 import { takenCount } from './steps';
 
@@ -17,6 +19,8 @@ interface StageOf<S extends string> {
   owed(sheet: Sheet, state: JobState): number;
   /** Beside its name: a code, `5/31`; absent where there is nothing to say. */
   note?(sheet: Sheet, state: JobState): string;
+  /** Whether this visit has it at all; absent where every one has. */
+  wanted?(state: JobState): boolean;
   /** The stage without which this one has nothing to work on; absent where it always has. */
   guard?(sheet: Sheet, state: JobState): string | undefined;
 }
@@ -69,6 +73,20 @@ export const TRAIL = [
     owed: (_, state) => unless(state.decision !== undefined),
   }),
   defineStage({
+    stage: 'mend',
+    name: 'Mend',
+    wanted: (state) => state.works.length > 0 || mendsOf(state).length > 0,
+    owed: (_, state) => workOwed(state).length,
+    guard: (_, state) => (state.decision ? undefined : 'decide'),
+  }),
+  defineStage({
+    stage: 'prove',
+    name: 'Prove',
+    wanted: (state) => state.works.length > 0 || mendsOf(state).length > 0,
+    owed: (_, state) => unless(proofOf(state)?.proven === true),
+    guard: (_, state) => (state.works.length > 0 ? undefined : 'mend'),
+  }),
+  defineStage({
     stage: 'sign',
     name: 'Sign',
     owed: (_, state) => unless(state.signed !== undefined),
@@ -82,21 +100,29 @@ export interface StageProgress {
   readonly stage: Stage;
   readonly name: string;
   readonly owed: number;
+  /** Whether this visit has it. */
+  readonly wanted: boolean;
   readonly done: boolean;
   readonly note: string;
 }
 
+type AnyStage = StageOf<string> & { readonly stage: Stage };
+
+const isWanted = ({ wanted }: AnyStage, state: JobState): boolean => wanted?.(state) ?? true;
+
 export const progressOf = (sheet: Sheet, state: JobState): StageProgress[] =>
-  TRAIL.map((each: StageOf<string> & { readonly stage: Stage }) => {
-    const owed = each.owed(sheet, state);
+  TRAIL.map((each: AnyStage) => {
+    const wanted = isWanted(each, state);
+    const owed = wanted ? each.owed(sheet, state) : 0;
     const note = each.note?.(sheet, state) ?? '';
-    return { stage: each.stage, name: each.name, owed, done: owed === 0, note };
+    return { stage: each.stage, name: each.name, owed, wanted, done: wanted && owed === 0, note };
   });
 
-/** The stage that follows; the last one follows itself. */
-export function stageAfter(stage: Stage): Stage {
+/** The stage that follows on this visit; the last one follows itself. */
+export function stageAfter(stage: Stage, state: JobState): Stage {
   const place = TRAIL.findIndex((each) => each.stage === stage);
-  return (TRAIL[place + 1] ?? TRAIL[place])?.stage ?? stage;
+  const rest: readonly AnyStage[] = TRAIL.slice(place + 1);
+  return rest.find((each) => isWanted(each, state))?.stage ?? LAST;
 }
 
 /** Where to go first when a stage has nothing to work on yet; undefined where it has. */
@@ -109,11 +135,12 @@ export function guardOf(sheet: Sheet, state: JobState, stage: Stage): Stage | un
 /** Where a visit ends. */
 const LAST: Stage = 'sign';
 
-/** The first stage that owes something; the last one when nothing does, or once it was decided. */
+/** The first stage that owes something; once it was decided, the first after that; the last when none does. */
 export function currentStage(sheet: Sheet, state: JobState): Stage {
-  const ended = state.signed !== undefined || state.decision !== undefined;
-  const open = ended ? undefined : progressOf(sheet, state).find((each) => !each.done);
-  return open?.stage ?? LAST;
+  if (state.signed) return LAST;
+  const stages = progressOf(sheet, state);
+  const from = state.decision ? stages.findIndex(({ stage }) => stage === 'decide') + 1 : 0;
+  return stages.slice(from).find((each) => each.wanted && !each.done)?.stage ?? LAST;
 }
 
 /** What stands on the trail under this name. */

@@ -1,0 +1,368 @@
+/** Work changes the machine: epochs, what counts once and what stands beside it, swaps that do not help. */
+import { heatSheet as sheet, liveHeat, openHeat, read } from '../../../test/heat-sheet';
+import { proveDead, volts, type LogWriter } from '../../../test/small-sheet';
+import { assess } from '../../diagnose/assess';
+import { evidenceOf } from '../../diagnose/evidence-of';
+import { headlineOf } from '../../diagnose/headline';
+import { notProvenWords } from '../../diagnose/not-proven';
+import { buildReport } from '../../report/report';
+import { refusalOf } from '../admission/refusal-of';
+import { proofOf, staleOf } from '../findings/proof';
+import { foldJob } from '../fold/fold';
+import type { BodyOf, EntryKind } from '../kinds/index';
+import { carriedBy, curesOf, touchedBy } from './cures';
+
+const fold = (log: LogWriter) => foldJob(sheet, log.entries);
+const code = <K extends EntryKind>(log: LogWriter, kind: K, body: BodyOf<K>) =>
+  refusalOf(sheet, fold(log), log.make(kind, body))?.code;
+const evidence = (log: LogWriter) => evidenceOf(fold(log), sheet).map((item) => item.evidence);
+const said = (log: LogWriter) =>
+  fold(log).taken.map(({ observable, standing }) => `${observable} ${standing.kind}`);
+
+/** 0 V at the igniter with heat called and a good rail: the driver, or the joint before it. */
+function noVolts(log: LogWriter = openHeat()): LogWriter {
+  liveHeat(log);
+  read(log, 'rail', 5);
+  log.add('window', { state: 'heat' });
+  read(log, 'out', 0);
+  read(log, 'out', 0);
+  return log;
+}
+
+describe('again, changed, later', () => {
+  test('agreeing figures of one spell count once, with how often they agreed', () => {
+    const log = noVolts();
+    expect(evidence(log)).toMatchObject([{ test: 'rail' }, { test: 'out', again: 1 }]);
+  });
+
+  test('moments apart and contradictory: the later stands, and is asked about', () => {
+    const log = noVolts();
+    read(log, 'out', 24);
+    expect(evidence(log)).toHaveLength(2);
+    const out = fold(log).current.get('out')!;
+    expect(out.contradicts).toBe(log.entries.at(-2)!.id);
+    expect(said(log)).toEqual(['rail counts', 'out repeated', 'out repeated', 'out counts']);
+  });
+
+  test('“it comes and goes” lets both stand, and is said; a slip changes nothing', () => {
+    const log = noVolts();
+    read(log, 'out', 24);
+    const entry = log.entries.at(-1)!.id;
+    const slip = { entry, as: 'slip' } as const;
+    expect(code(log, 'contradiction', slip)).toBeUndefined();
+    log.add('contradiction', slip);
+    expect(evidence(log)).toHaveLength(2);
+    log.add('contradiction', { entry, as: 'comes-and-goes' });
+    expect(said(log)).toEqual(['rail counts', 'out repeated', 'out counts', 'out counts']);
+    expect(assess(sheet, fold(log)).notProven.map((item) => notProvenWords(item))).toContain(
+      'Comes and goes: Igniter volts. Good once is not mended.',
+    );
+    // Nothing contradicts a first figure.
+    const first = log.entries.find(({ kind }) => kind === 'reading')!.id;
+    expect(code(log, 'contradiction', { entry: first, as: 'slip' })).toBe('nothing-contradicts');
+  });
+
+  test('three lockouts, then good a quarter of an hour later: intermittent, not healed', () => {
+    const log = noVolts();
+    read(log, 'out', 0);
+    const before = assess(sheet, fold(log)).belief;
+    log.wait(15);
+    read(log, 'out', 24);
+    expect(evidence(log)).toMatchObject([
+      { test: 'rail' },
+      { test: 'out', again: 2 },
+      { test: 'out' },
+    ]);
+    const after = assess(sheet, fold(log)).belief;
+    // The driver and the joint explain both; nothing wrong explains only the last.
+    expect(after.sound).toBeLessThan(0.02);
+    expect(after.faults.joint! + after.faults.driver!).toBeGreaterThan(0.9);
+    expect(before.faults.joint! + before.faults.driver!).toBeGreaterThan(0.9);
+  });
+
+  test('in another state a contradictory figure stands beside', () => {
+    const log = liveHeat(openHeat(), 'heat');
+    log.add('answer', { test: 'glow', answer: 'dark' });
+    log.add('window', { state: 'standby' });
+    log.add('answer', { test: 'glow', answer: 'glows' });
+    // Void in standby: it says nothing, and leaves what was seen standing.
+    expect(evidence(log)).toEqual([{ test: 'glow', outcome: 'dark' }]);
+  });
+});
+
+describe('what work touches', () => {
+  test('a part brings what sits on it; a fitted one cures its own faults, a repair those it names', () => {
+    expect([...carriedBy(sheet, 'board')]).toEqual(['board', 'power']);
+    expect(curesOf(sheet, { what: 'fitted', part: 'board', note: '' })).toEqual({
+      supply: 0.98,
+      driver: 0.98,
+      bridge: 0.98,
+    });
+    expect(curesOf(sheet, { what: 'reseated', repair: 'reseat', note: '' })).toEqual({
+      joint: 0.8,
+    });
+    expect(curesOf(sheet, { what: 'reset', repair: 'cycle', note: '' })).toEqual({ driver: 0.2 });
+    expect(curesOf(sheet, { what: 'cleaned', part: 'igniter', note: '' })).toEqual({
+      igniter: 0.5,
+    });
+    expect(curesOf(sheet, { what: 'other', note: 'swept the floor' })).toEqual({});
+  });
+
+  test('what its faults show, and all that these feed', () => {
+    const touched = touchedBy(sheet, { what: 'fitted', part: 'board', note: '' });
+    expect([...touched].sort()).toEqual(['bridge', 'glow', 'out', 'plugged-off', 'rail', 'track']);
+    const joint = touchedBy(sheet, { what: 'reseated', repair: 'reseat', note: '' });
+    expect([...joint].sort()).toEqual(['glow', 'joint', 'out']);
+  });
+});
+
+describe('a swap', () => {
+  const swapped = () => {
+    const log = proveDead(noVolts());
+    log.add('work', { what: 'fitted', part: 'board', trial: true, note: '' });
+    return log;
+  };
+
+  test('the old board’s figures never accuse the new one', () => {
+    const log = swapped();
+    const { belief, suspects } = assess(sheet, fold(log));
+    expect(belief.faults.driver).toBeGreaterThan(0.3);
+    expect(belief.now.driver).toBeLessThan(0.02);
+    expect(suspects.find(({ fault }) => fault.id === 'driver')).toMatchObject({
+      now: belief.now.driver,
+    });
+    expect(staleOf(fold(log)).map(({ observable }) => observable)).toEqual(['rail', 'out']);
+  });
+
+  test('that does not help turns to what else explains it, and comes out again', () => {
+    const log = swapped();
+    liveHeat(log, 'standby');
+    read(log, 'rail', 5);
+    log.add('window', { state: 'heat' });
+    read(log, 'out', 0);
+    const items = evidence(log);
+    expect(items.map((item) => Object.keys(item)[0])).toEqual([
+      'test',
+      'test',
+      'done',
+      'ran',
+      'test',
+      'test',
+    ]);
+    const { belief } = assess(sheet, fold(log));
+    expect(belief.now.joint).toBeGreaterThan(0.8);
+    expect(belief.faults.driver).toBeLessThan(0.2);
+    expect(proofOf(fold(log))).toMatchObject({ proven: false, bad: [{ observable: 'out' }] });
+    proveDead(log);
+    expect(code(log, 'work', { what: 'put-back', part: 'igniter', note: '' })).toBe(
+      'nothing-to-put-back',
+    );
+    log.add('work', { what: 'put-back', part: 'board', note: '' });
+    const back = assess(sheet, fold(log)).belief;
+    expect(back.now.driver).toBeCloseTo(back.faults.driver!, 6);
+    // Undone: the swap out of the log, nothing was ever changed.
+    const gone = swapped();
+    gone.add('withdrawn', { entry: gone.entries.at(-1)!.id, reason: 'was not in' });
+    expect(fold(gone).epochs.size).toBe(0);
+    expect(evidence(gone)).toHaveLength(2);
+  });
+
+  test('three failed goes weigh as three: an epoch lies between them', () => {
+    const log = liveHeat(openHeat(), 'heat');
+    const factors: number[] = [];
+    for (let go = 0; go < 3; go += 1) {
+      log.add('answer', { test: 'glow', answer: 'dark' });
+      factors.push(assess(sheet, fold(log)).belief.faults.driver!);
+      log.add('work', { what: 'reset', repair: 'cycle', note: '' });
+      log.add('window', { state: 'heat' });
+    }
+    expect(evidence(log).filter((item) => 'test' in item)).toHaveLength(3);
+    expect(factors[2]).toBeLessThan(factors[0]!);
+  });
+});
+
+describe('a joint reseated', () => {
+  const reseated = () => {
+    const log = noVolts();
+    proveDead(log);
+    log.add('lead', { value: 0.2, half: 0.1 });
+    read(log, 'joint', 80, { point: '1', fn: 'ohm' });
+    read(log, 'joint', 85, { point: '1', fn: 'ohm' });
+    return log;
+  };
+
+  test('is accused itself, and no part with it', () => {
+    const assessment = assess(sheet, fold(reseated()));
+    expect(assessment.accused.has('joint')).toBe(true);
+    expect(assessment.belief.faults.joint).toBeGreaterThan(0.9);
+    expect(assessment.suspects[0]).toMatchObject({ fault: { id: 'joint' }, part: undefined });
+    expect(headlineOf(assessment)).toMatchObject({ kind: 'accused-fault' });
+  });
+
+  test('is proven without a part: what was bad is good, in the state that showed it', () => {
+    const log = reseated();
+    log.add('decided', {
+      endings: [{ kind: 'repair', repair: 'reseat' }],
+      leading: null,
+      probability: 0,
+      reason: '',
+    });
+    log.add('work', { what: 'reseated', repair: 'reseat', note: '' });
+    read(log, 'joint', 0.4, { point: '1', fn: 'ohm' });
+    expect(proofOf(fold(log))).toMatchObject({ proven: false, owed: [{ observable: 'out' }] });
+    liveHeat(log, 'standby');
+    read(log, 'out', 24);
+    // In standby it is void: it proves nothing.
+    expect(proofOf(fold(log))?.proven).toBe(false);
+    log.add('window', { state: 'heat' });
+    read(log, 'out', 24);
+    expect(proofOf(fold(log))).toMatchObject({ proven: true, owed: [], bad: [] });
+    const report = buildReport(sheet, fold(log), assess(sheet, fold(log)));
+    expect(report.repair.join('\n')).toContain('Reseated: Reseat CN1.');
+    expect(report.decision?.text).toBe('Reseated: Reseat CN1');
+    expect(assess(sheet, fold(log)).sound.p).toBeGreaterThan(0.8);
+  });
+});
+
+describe('nothing found bad', () => {
+  const allGood = () => {
+    const log = openHeat();
+    log.add('lead', { value: 0.2, half: 0.1 });
+    read(log, 'joint', 0.4, { point: '1', fn: 'ohm' });
+    read(log, 'bridge', 0.45, { point: 'U', fn: 'diode' });
+    liveHeat(log);
+    read(log, 'rail', 5);
+    log.add('window', { state: 'heat' });
+    read(log, 'out', 24);
+    return log;
+  };
+
+  test('and the complaint not seen: sound leads; where it was seen, something leads by elimination', () => {
+    const unseen = allGood();
+    unseen.add('answer', { test: 'glow', answer: 'glows' });
+    unseen.add('looked', { seen: false });
+    const sound = assess(sheet, fold(unseen));
+    expect(headlineOf(sound).kind).toBe('nothing-bad');
+    expect(sound.sound.p).toBeGreaterThan(0.5);
+    const seen = allGood();
+    seen.add('looked', { seen: true });
+    const left = assess(sheet, fold(seen));
+    expect(headlineOf(left)).toMatchObject({
+      kind: 'nothing-bad',
+      leads: { part: { id: 'igniter' } },
+    });
+    expect(left.sound.p).toBeLessThan(0.1);
+  });
+
+  test('the complaint is one answer an epoch', () => {
+    const log = allGood();
+    log.add('looked', { seen: true });
+    log.add('looked', { seen: false });
+    expect(evidence(log).filter((item) => 'confirmed' in item)).toEqual([{ confirmed: false }]);
+  });
+
+  test('where nothing had read bad, the proof is the complaint: looked for, and not seen', () => {
+    const log = proveDead(allGood());
+    log.add('work', { what: 'fitted', part: 'igniter', note: '' });
+    expect(proofOf(fold(log))?.proven).toBe(false);
+    liveHeat(log, 'heat');
+    log.add('looked', { seen: false });
+    expect(proofOf(fold(log))).toMatchObject({ proven: true, seen: false });
+    log.add('looked', { seen: true });
+    expect(proofOf(fold(log))).toMatchObject({ proven: false, seen: true });
+  });
+});
+
+describe('rules of work', () => {
+  test('hands in the machine want it proven dead; a setting does not', () => {
+    const log = liveHeat();
+    expect(code(log, 'work', { what: 'fitted', part: 'board', note: '' })).toBe('dead-not-proven');
+    expect(code(log, 'work', { what: 'reseated', repair: 'reseat', note: '' })).toBe(
+      'dead-not-proven',
+    );
+    expect(code(log, 'work', { what: 'reset', repair: 'cycle', note: '' })).toBeUndefined();
+  });
+
+  test('says what was done, to what the sheet knows, by somebody who may', () => {
+    const log = openHeat();
+    expect(code(log, 'work', { what: 'fitted', note: '' })).toBe('unknown-part');
+    expect(code(log, 'work', { what: 'fitted', part: 'x', note: '' })).toBe('unknown-part');
+    expect(code(log, 'work', { what: 'repaired', repair: 'x', note: '' })).toBe('unknown-repair');
+    expect(code(log, 'work', { what: 'other', note: ' ' })).toBe('work-unsaid');
+    // Diagnosing needs no licence; fitting the motor does.
+    expect(code(log, 'work', { what: 'fitted', part: 'motor', note: '' })).toBe('licence-missing');
+    log.add('licence', { held: true, who: 'Ana' });
+    expect(code(log, 'work', { what: 'fitted', part: 'motor', note: '' })).toBeUndefined();
+  });
+});
+
+describe('endings', () => {
+  const decide = (endings: BodyOf<'decided'>['endings'], reason = '') => ({
+    endings,
+    leading: null,
+    probability: 0,
+    reason,
+  });
+  const owes = (ending: BodyOf<'decided'>['endings'][number], reason = '') =>
+    refusalOf(sheet, fold(openHeat()), openHeat().make('decided', decide([ending], reason)))
+      ?.message;
+
+  test('each asks only what it needs', () => {
+    expect(owes({ kind: 'replace' })).toBe('Choose a part of this sheet.');
+    expect(owes({ kind: 'replace', part: 'board' })).toMatch('No finding accuses a part');
+    expect(owes({ kind: 'replace', part: 'board' }, 'asked for')).toBeUndefined();
+    expect(owes({ kind: 'repair', repair: 'reseat' })).toBeUndefined();
+    expect(owes({ kind: 'repair' })).toMatch('What is done?');
+    expect(owes({ kind: 'repair', what: 'cleaned', note: 'the contacts' })).toBeUndefined();
+    expect(owes({ kind: 'sound' })).toBeUndefined();
+    expect(owes({ kind: 'release' })).toBe('For what is it released?');
+    expect(owes({ kind: 'come-back', part: 'board' })).toBe('What is brought, and when?');
+    expect(owes({ kind: 'hand-over', note: 'beyond me' })).toBe('To whom?');
+    expect(owes({ kind: 'hand-over', to: 'Rui', note: 'beyond me' })).toBeUndefined();
+    expect(owes({ kind: 'cannot-make-safe' })).toBe('What could not be made safe?');
+    expect(owes({ kind: 'stop-and-call', to: 'the maker' })).toBe('Why?');
+  });
+
+  test('sound, with something that reads bad, wants a reason', () => {
+    const log = noVolts();
+    expect(code(log, 'decided', decide([{ kind: 'sound' }]))).toBe('reason-owed');
+    expect(code(log, 'decided', decide([{ kind: 'sound' }], 'fuse of the house'))).toBeUndefined();
+  });
+
+  test('several at once stand in the report as what they are', () => {
+    const log = openHeat();
+    log.add(
+      'decided',
+      decide(
+        [
+          { kind: 'replace', part: 'igniter' },
+          { kind: 'repair', repair: 'reseat' },
+          { kind: 'hand-over', to: 'Rui', note: 'gas side' },
+        ],
+        'both are worn',
+      ),
+    );
+    const report = buildReport(sheet, fold(log), assess(sheet, fold(log)));
+    expect(report.decision).toMatchObject({
+      text: 'Replace: Igniter; Reseated: Reseat CN1; Stop here and hand over, to Rui',
+      reason: 'gas side; both are worn',
+    });
+  });
+});
+
+test('a new part that reads bad in the box is told from this machine', () => {
+  const log = openHeat();
+  log.add('reading', {
+    test: 'sensor',
+    point: '1',
+    function: 'ohm',
+    reading: volts(700),
+    typed: '700',
+    specimen: { kind: 'new', part: 'sensor' },
+  });
+  expect(evidence(log)).toEqual([]);
+  expect(fold(log).compared).toMatchObject([
+    { specimen: { kind: 'new' }, judgement: { verdict: 'out' } },
+  ]);
+  expect(code(log, 'work', { what: 'fitted', part: 'sensor', note: '' })).toBe('bad-in-box');
+});

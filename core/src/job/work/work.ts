@@ -1,0 +1,45 @@
+/** Work on the machine: a part put in or taken out again, something mended, cleaned, reseated, set. */
+import { REPAIR_KINDS } from '../../sheet/schema';
+import type { WrittenEntry } from '../log/entry';
+
+/** What was done. */
+export const WORK_KINDS = ['fitted', 'put-back', ...REPAIR_KINDS] as const;
+export type WorkKind = (typeof WORK_KINDS)[number];
+
+export interface Work {
+  readonly what: WorkKind;
+  readonly part?: string;
+  /** A repair or a try of the sheet, by its id. */
+  readonly repair?: string;
+  /** A known-good part put in to see what changes. */
+  readonly trial?: true;
+  /** What it was set or trimmed to. */
+  readonly wanted?: string;
+  readonly note: string;
+}
+
+export type NotedWork = WrittenEntry<string, Work>;
+
+export const WORK_WORDS: Readonly<Record<WorkKind, string>> = {
+  fitted: 'Fitted',
+  'put-back': 'Put back',
+  repaired: 'Repaired',
+  cleaned: 'Cleaned',
+  reseated: 'Reseated',
+  set: 'Set',
+  thawed: 'Thawed',
+  reset: 'Reset',
+  other: 'Done',
+};
+
+/** Parts in as a trial that nobody has taken out again, the latest last. */
+export function trialsIn(works: readonly NotedWork[]): NotedWork[] {
+  const inside = new Map<string, NotedWork>();
+  for (const work of works) {
+    const { what, part, trial } = work.body;
+    if (part === undefined) continue;
+    if (what === 'fitted' && trial) inside.set(part, work);
+    else if (what === 'put-back' || what === 'fitted') inside.delete(part);
+  }
+  return [...inside.values()];
+}
