@@ -5,13 +5,14 @@ import {
   foldJob,
   judgeTaken,
   leftOpen,
+  liveStateAt,
   type BodyOf,
   type EntryKind,
   type LogEntry,
   type StoredEntry,
 } from '@jeitinho/core/job';
 import type { Reading } from '@jeitinho/core/judge';
-import { findTest, functionOf, isMeasured } from '@jeitinho/core/sheet';
+import { findTest, functionOf, isMeasured, type Test, wantsOf } from '@jeitinho/core/sheet';
 import { id } from './ids';
 import { nextProvingStep } from './prove-dead';
 import { newestSheet } from './sheets';
@@ -82,12 +83,21 @@ export class VisitLog {
     return this;
   }
 
+  /** Enters the live state that a test wants, where the machine is in another. */
+  private enter(test: Test): void {
+    const wants = wantsOf(this.sheet, test);
+    if (wants.energy === 'dead' || wants.state.energy !== 'live') return;
+    if (liveStateAt(this.sheet, this.state(), this.now()) === wants.state.id) return;
+    this.add('window', { state: wants.state.id }, 1);
+  }
+
   /** Takes a figure, or OL. */
   read(test: string, point: string, value: number | 'OL'): this {
     const found = findTest(this.sheet, test);
     if (!found || !isMeasured(found)) throw new Error(`no measuring in “${test}”`);
     const place = found.points.find((each) => each.id === point);
     if (!place) throw new Error(`“${test}” has no point “${point}”`);
+    this.enter(found);
     const { meters, lead, given } = this.state();
     const reading: Reading = value === 'OL' ? { kind: 'overload' } : { kind: 'value', value };
     const judged = judgeTaken(this.sheet, found, place, reading, {
@@ -107,6 +117,8 @@ export class VisitLog {
   }
 
   answer(test: string, answer: string): this {
+    const found = findTest(this.sheet, test);
+    if (found) this.enter(found);
     return this.add('answer', { test, answer });
   }
 
@@ -163,7 +175,7 @@ export class VisitLog {
       kind: 'opened',
       at: this.head.openedAt,
       author: this.head.author,
-      body: { complaint: this.head.complaint, meter: this.head.meter },
+      body: { complaint: this.head.complaint, meter: this.head.meter, rules: 2 },
     } as StoredEntry;
     return foldJob(this.sheet, [
       opened,

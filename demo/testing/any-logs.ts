@@ -114,7 +114,8 @@ function likelyVisit(sheet: Sheet, random: () => number): StoredEntry[] {
       if (sheet.states.find(({ id }) => id === test.state)?.energy !== kind) continue;
       if (random() < 0.3) continue;
       log.minute += 1;
-      for (const access of test.access ?? []) if (random() < 0.8) log.add('access', { access });
+      for (const access of Object.keys(test.access ?? {}))
+        if (random() < 0.8) log.add('access', { access });
       if (!isMeasured(test)) {
         const answers = Object.keys(test.answers);
         log.add('answer', {

@@ -14,6 +14,7 @@ import {
   type Placement,
   type Probed,
 } from '@jeitinho/core/bench';
+import { goneBy } from '@jeitinho/core/job';
 import { hiddenFaultOf } from '../store/benches';
 import { withJobState } from '../store/hot-jobs';
 import type { Bench } from '../store/models/bench';
@@ -94,21 +95,21 @@ export class MeterSession {
   }
 
   async #state() {
-    const { store, bench } = this.#o;
-    const { access, energy, fitted } = await withJobState(
+    const { store, bench, sheet } = this.#o;
+    const { access, energy, gone } = await withJobState(
       store,
       bench.jobId,
       // A state is good until the next entry: what is used of it is copied.
       (state) => ({
         access: [...state.access].sort(),
         energy: state.energy,
-        fitted: state.fitted.map(({ body }) => body.part),
+        gone: goneBy(sheet, state.works),
       }),
     );
     const isolated = energy.kind === 'live' ? undefined : energy.isolatedAt;
     return {
       access,
-      fitted,
+      gone,
       isolatedFor:
         isolated === undefined
           ? undefined
@@ -139,8 +140,8 @@ export class MeterSession {
     this.#turn += 1;
     const { sheet, bench, pool } = this.#o;
     try {
-      const { access, fitted, isolatedFor } = await this.#state();
-      const specimen = specimenNow(sheet, hiddenFaultOf(bench), fitted, bench.marks.killed);
+      const { access, gone, isolatedFor } = await this.#state();
+      const specimen = specimenNow(sheet, hiddenFaultOf(bench), gone, bench.marks.killed);
       const probed = await pool.probe({
         key: `${sheet.id} ${sheet.revision}`,
         sheet,
@@ -189,8 +190,8 @@ export class MeterSession {
     const test = askTests(sheet).find((each) => each.id === id);
     if (!test)
       return send({ event: 'trouble', text: `There is no question “${id}” on this sheet.` });
-    const { fitted } = await this.#state();
-    send({ event: 'look', test: id, answer: answerOf(sheet, test, hiddenFaultOf(bench), fitted) });
+    const { gone } = await this.#state();
+    send({ event: 'look', test: id, answer: answerOf(sheet, test, hiddenFaultOf(bench), gone) });
   }
 
   #update(): void {

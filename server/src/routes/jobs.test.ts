@@ -310,7 +310,14 @@ describe('series, label figures and meters over the API', () => {
       function: 'V=',
       samples: [0, 4, 8, 12].map((t) => ({ t, value: 5 + (t === 8 ? 0.6 : 0) })),
     });
-    const batch = [live, entry('given', { test: 'vs', value: 204, typed: '204' }), vs, series];
+    const batch = [
+      live,
+      entry('window', { state: 'on' }),
+      entry('given', { test: 'vs', value: 204, typed: '204' }),
+      vs,
+      entry('window', { state: 'standby' }),
+      series,
+    ];
     expect((await send(job.id, batch)).status).toBe(200);
     const { body } = await h.get<Report>(`/api/v1/jobs/${job.id}/report`);
     expect(body.rows.map(({ mark }) => mark)).toEqual(['in', 'out']);

@@ -38,7 +38,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
     kind: 'opened',
     at: openedAt.toISOString(),
     author: input.author ?? (shop.technician || 'office'),
-    body: { complaint: input.complaint, meter: shop.meter },
+    body: { complaint: input.complaint, meter: shop.meter, rules: 2 },
   } satisfies StoredEntry;
   return store.sequelize.transaction(async (transaction) => {
     const job = await store.jobs.create(
