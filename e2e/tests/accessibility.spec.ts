@@ -210,13 +210,23 @@ test.describe('every screen', () => {
     await clean('a connector alone');
     const boiler = await newJob('boiler');
     await page.goto(`/jobs/${boiler}/measure?test=attempts`);
-    await confirm(page, 'Precautions taken');
+    await page
+      .getByRole('button', { name: /^Begun/ })
+      .first()
+      .waitFor();
     for (let i = 0; i < 3; i += 1) {
       await page.getByRole('button', { name: /^Begun/ }).click();
       await expect(page.getByText(`${i + 1} of 3`)).toBeVisible();
     }
     await clean('attempts');
     await page.goto(`/jobs/${boiler}/measure?test=flame-current`);
+    await confirm(page, 'Precautions taken');
+    await expect(page.getByRole('region', { name: 'burning' })).toBeVisible();
+    await clean('a state that is not entered');
+    await page
+      .getByRole('button', { name: /^Entered now/ })
+      .first()
+      .click();
     await page.getByLabel('burner rate in percent').fill('20');
     await page.getByLabel('Figure now').fill('3.1u');
     await page.getByLabel('Figure now').press('Enter');

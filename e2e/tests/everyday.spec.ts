@@ -87,13 +87,17 @@ test('where nothing is accused no part is proposed, and one that is chosen takes
   await expect(headline).toHaveText('Nothing measured yet');
   const choose = page.getByRole('button', { name: /^Choose what to do/ });
   await expect(choose).toBeDisabled();
-  await expect(page.locator('input[name=decision]:checked')).toHaveCount(0);
+  await expect(page.getByRole('checkbox', { checked: true })).toHaveCount(0);
   const before = await opened(page);
   await page.keyboard.press('Enter');
   await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?test=cab-sensor`);
-  await press(page, 'a');
   await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
+  await page
+    .getByRole('button', { name: /CN7 out/ })
+    .first()
+    .click();
+  await expect(page.getByText(/✓ CN7 out/)).toBeVisible();
   await reading(page, '5.2k');
   await page.goto(`/jobs/${id}/decide`);
   await expect(headline).toHaveText('Nothing found bad');
@@ -101,10 +105,11 @@ test('where nothing is accused no part is proposed, and one that is chosen takes
   await page.getByRole('tab', { name: /^Roll/ }).click();
   await expect(page.getByText(/^Decided/)).toHaveCount(0);
   expect(await rollCount(page)).toBeGreaterThan(before);
-  await page.getByRole('radio', { name: /^Compressor/ }).check();
+  await page.getByRole('checkbox', { name: 'Replace: Compressor' }).check();
   await expect(page.getByRole('button', { name: 'Decide: Compressor' })).toBeDisabled();
   await page.getByLabel('No finding accuses it. Why this part?').fill('It screams.');
   await page.getByRole('button', { name: 'Decide: Compressor' }).click();
+  await page.getByRole('link', { name: 'Sign' }).click();
   const report = page.getByRole('article', { name: 'Service report' });
   await expect(report).toContainText('No finding accuses a part; reason given: It screams.');
 });
@@ -116,15 +121,21 @@ test('another suspect than the first takes a reason, which the report prints', a
   const id = await newJob();
   await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?test=cab-sensor`);
-  await press(page, 'a');
   await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
+  await page
+    .getByRole('button', { name: /CN7 out/ })
+    .first()
+    .click();
+  await expect(page.getByText(/✓ CN7 out/)).toBeVisible();
   await reading(page, '9.8k');
   await page.goto(`/jobs/${id}/decide`);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('cabinet sensor');
-  await page.getByRole('radio', { name: /^Compressor/ }).check();
+  await page.getByRole('checkbox', { name: 'Replace: Cabinet sensor' }).uncheck();
+  await page.getByRole('checkbox', { name: 'Replace: Compressor' }).check();
   await expect(page.getByRole('button', { name: 'Decide: Compressor' })).toBeDisabled();
   await page.getByLabel('Why not cabinet sensor first?').fill('It screams like the last one did.');
   await page.getByRole('button', { name: 'Decide: Compressor' }).click();
+  await page.getByRole('link', { name: 'Sign' }).click();
   const report = page.getByRole('article', { name: 'Service report' });
   await expect(report).toContainText('Replace: Compressor');
   await expect(report).toContainText(
@@ -138,9 +149,11 @@ test('stopping and handing over is a result; a signed job can be opened again', 
 }) => {
   const id = await newJob();
   await page.goto(`/jobs/${id}/decide`);
-  await page.getByRole('radio', { name: /^Stop here and hand over/ }).check();
+  await page.getByRole('checkbox', { name: 'Stop here and hand over' }).check();
+  await expect(page.getByRole('button', { name: /^Decide: Stop here/ })).toBeDisabled();
+  await page.getByLabel('To whom?').fill('Ana Reis, gas');
   await page.getByLabel('Why stop here?').fill('Smell of gas from next door.');
-  await page.getByRole('button', { name: 'Hand over' }).click();
+  await page.getByRole('button', { name: /^Decide: Stop here/ }).click();
   await page.getByLabel('Technician').fill('');
   await sayLeft(page);
   await expect(page.getByRole('button', { name: 'Sign and close' })).toBeDisabled();
@@ -148,7 +161,7 @@ test('stopping and handing over is a result; a signed job can be opened again', 
   await page.getByRole('button', { name: 'Sign and close' }).click();
   await expect(page.getByText(/^Signed \d/)).toBeVisible();
   const report = page.getByRole('article', { name: 'Service report' });
-  await expect(report).toContainText('Stop here and hand over');
+  await expect(report).toContainText('Stop here and hand over, to Ana Reis, gas');
   await expect(report).toContainText('Rui Prado');
 
   await page.goto(`/jobs/${id}/arrive`);

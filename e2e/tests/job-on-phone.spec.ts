@@ -73,9 +73,25 @@ test('a whole job with the thumb, and nothing wider than the screen', async ({ p
   await heading('It points to the cabinet sensor');
   await fits();
   await tap(page, /^Decide: Cabinet sensor/);
+  await heading('Mend it');
+  await fits();
+  await tap(page, /^It is in/);
+  await heading('All of it is done');
+  await tap(page, /^To Prove/);
+  await heading('Not proven yet');
+  await fits();
+  await tap(page, /^Measure it again/);
+  await heading('Cabinet sensor');
+  await tap(page, /CN7 out/, false);
+  await keypad(page, '5.2k');
+  await verdict('In');
+  await page.getByRole('link', { name: /^Prove/ }).tap();
+  await heading('The repair is proven');
+  await fits();
+  await tap(page, /^To Sign/);
   const report = page.getByRole('article', { name: 'Service report' });
   await expect(report).toContainText('Replace: Cabinet sensor TS-5010');
-  await expect(report.getByRole('row').filter({ hasText: 'Cabinet sensor' })).toContainText(
+  await expect(report.getByRole('row').filter({ hasText: 'Cabinet sensor' }).first()).toContainText(
     /9\.8.kΩ.*4 to 6\.3.kΩ.*Out: high/,
   );
   await expect(report).toContainText('Skipped: Compressor windings, cannot reach it.');

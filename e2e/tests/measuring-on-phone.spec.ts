@@ -49,6 +49,7 @@ test('the dryer’s before and after', async ({ page, newJob }) => {
   await page.goto(`/jobs/${id}/measure?test=light`);
   await tap(page, /^Precautions taken/);
   await tap(page, /Top off/, false);
+  await tap(page, /^Entered now/);
   for (const figure of ['126', '.2', '.4', '98']) await keypad(page, figure);
   await expect(page.getByRole('row').filter({ hasText: /In$/ })).toHaveCount(4);
   await fits(page);

@@ -148,7 +148,7 @@ test('a shorted leg is told at the first reading; a lost contact accuses nothing
     await tabTo(page, /^probe slipped/);
     await press(page, 'Enter');
     await expect(verdict(page)).toContainText('Void');
-    await expect(verdict(page)).toContainText('probe slipped');
+    await expect(verdict(page)).toContainText('Probe slipped');
   });
 });
 
@@ -161,6 +161,7 @@ test('the dryer: before and after the flame, each against its own limits', async
   await heading(page, 'Ignition, before and after');
   await confirm(page, 'Precautions taken');
   await press(page, 'a');
+  await confirm(page, 'Entered now');
   const phase = page.getByRole('list', { name: 'Phases' }).locator('[aria-current="step"]');
   await expect(phase).toHaveText('before the sensor opens');
   await reading(page, '126');

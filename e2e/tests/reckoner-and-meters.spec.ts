@@ -128,8 +128,11 @@ test('a label’s figure, a group’s verdict and a series, on one old display',
   jeitinho,
 }) => {
   const id = await jobOn(jeitinho.url, PLASMA);
-  await page.goto(`/jobs/${id}/measure?test=vs`);
+  await page.goto(`/jobs/${id}/measure?test=relay-on`);
   await confirm(page, 'Precautions taken');
+  await confirm(page, 'Entered now');
+  await reading(page, '4.9');
+  await page.goto(`/jobs/${id}/measure?test=vs`);
   await expect(page.getByText('First: Vs printed on the set’s own sticker')).toBeVisible();
   await page.getByLabel(/First: Vs printed/).fill('205');
   await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
@@ -146,6 +149,10 @@ test('a label’s figure, a group’s verdict and a series, on one old display',
   // Steady over ten seconds: figures stamped as they are kept.
   await page.clock.install();
   await page.goto(`/jobs/${id}/measure?test=standby-5`);
+  await page
+    .getByRole('button', { name: /^Entered now/ })
+    .first()
+    .click();
   const figure = page.getByLabel('Figure now');
   for (const volts of ['5.02', '5.31', '4.97', '5.05']) {
     await figure.fill(volts);

@@ -124,7 +124,7 @@ test('files that are no sheet are refused with a sentence, and nothing is stored
   expect(await drop('book.json', Buffer.from([0x50, 0x4b, 3, 4, 0, 0]))).toContain(
     'not a text file',
   );
-  expect(await drop('later.json', Buffer.from('{"format":"jeitinho.sheet/2"}'))).toContain(
+  expect(await drop('later.json', Buffer.from('{"format":"jeitinho.sheet/3"}'))).toContain(
     'Update the program',
   );
   expect(await drop('bad.json', Buffer.from('{"format":"jeitinho.sheet/1","id":"x y"}'))).toContain(

@@ -131,27 +131,38 @@ test('a job from Arrive to Sign with the simulated meter and auto-hold; the righ
   await test.step('the suspect leads; another part fitted first mends nothing', async () => {
     await page.goto(`/jobs/${job}/decide`);
     await expect(page.getByRole('heading', { level: 1 })).toContainText('compressor');
-    await page.getByRole('radio', { name: /Inverter board/ }).check();
+    await page.getByRole('checkbox', { name: 'Replace: Compressor' }).uncheck();
+    await page.getByRole('checkbox', { name: 'Replace: Inverter board' }).check();
     await page.getByRole('textbox', { name: /^Why not/ }).fill('It was in the van.');
     await written(page, () =>
       page.getByRole('button', { name: /^Decide: Inverter board/ }).click(),
     );
-    await page.goto(`/jobs/${job}/decide`);
-    await written(page, () => page.getByRole('button', { name: 'Fitted: inverter board' }).click());
-    await expect(page.getByText('Not proven yet. Measure again:')).toBeVisible();
+    await heading(page, 'Mend it');
+    await page.getByRole('checkbox', { name: /^On trial/ }).check();
+    await written(page, () => page.getByRole('button', { name: /^It is in/ }).click());
+    await page.getByRole('button', { name: /^To Prove/ }).click();
+    await heading(page, 'Not proven yet');
+    await expect(page.getByRole('list', { name: 'What was bad' })).toContainText('to read again');
     await again(page, job);
-    await expect(page.getByText('Not mended: what was measured since is still bad.')).toBeVisible();
+    await heading(page, 'The new part did not help');
+    await expect(page.getByRole('list', { name: 'What was bad' })).toContainText('still bad');
+  });
+
+  await test.step('the old board goes back in; the evidence judges what else it is', async () => {
+    await page.getByRole('link', { name: 'put the old one back' }).click();
+    await written(page, () => page.getByRole('button', { name: 'The old one is back in' }).click());
+    await expect(page.getByRole('region', { name: 'On trial' })).toBeHidden();
+    await page.getByRole('link', { name: /^Decide/ }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('compressor');
   });
 
   await test.step('the compressor fitted, the same readings are good', async () => {
-    await page.getByRole('radio', { name: /^Compressor/ }).check();
+    await page.getByRole('checkbox', { name: 'Replace: Inverter board' }).uncheck();
+    await page.getByRole('checkbox', { name: 'Replace: Compressor' }).check();
     await written(page, () => page.getByRole('button', { name: /^Decide: Compressor/ }).click());
-    await page.goto(`/jobs/${job}/decide`);
-    await written(page, () => page.getByRole('button', { name: 'Fitted: compressor' }).click());
+    await written(page, () => page.getByRole('button', { name: /^It is in/ }).click());
     await again(page, job);
-    await expect(
-      page.getByText('Everything that was bad is good now: the repair is proven.'),
-    ).toBeVisible();
+    await heading(page, 'The repair is proven');
   });
 
   await test.step('the report says so', async () => {
@@ -182,7 +193,7 @@ async function again(page: Page, job: string): Promise<void> {
     await page.keyboard.press('r');
     await held(page, 1);
   }
-  await page.goto(`/jobs/${job}/decide`);
+  await page.goto(`/jobs/${job}/prove`);
 }
 
 test('dial, leads, mismatch, hazards and a lost line on the simulated meter', async ({

@@ -141,7 +141,7 @@ function processorMs(pid: number): number {
 
 export interface Blocked {
   readonly what: string;
-  /** Longest answer of `/schemas/sheet-1.json`’s head meanwhile, ms. */
+  /** Longest answer of `/schemas/sheet-2.json`’s head meanwhile, ms. */
   readonly others: number;
   readonly status: number;
 }

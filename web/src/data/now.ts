@@ -10,6 +10,21 @@ export function useNow(everyMs = 1000): number {
   return now;
 }
 
+/** The moment at which this was last drawn anew: when something changed, and when `endsAt` has passed. */
+export function useMomentOf(change: unknown, endsAt: number | undefined): number {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const look = () => setNow(Date.now());
+    const soon = setTimeout(look);
+    const later = endsAt === undefined ? undefined : setTimeout(look, endsAt - Date.now() + 50);
+    return () => {
+      clearTimeout(soon);
+      clearTimeout(later);
+    };
+  }, [change, endsAt]);
+  return now;
+}
+
 const two = (n: number) => String(n).padStart(2, '0');
 
 /** `10:42`, local time. */

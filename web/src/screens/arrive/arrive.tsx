@@ -188,10 +188,7 @@ function Earlier({ visits, of }: { visits: readonly VisitResource[]; of: number 
                     visit.summary.codes.length > 0 &&
                     ` · code ${visit.summary.codes.join(', ')}`}
                 </span>
-                <strong>
-                  {visit.summary?.partName ??
-                    (visit.summary?.status === 'signed' ? 'Handed over' : 'Still open')}
-                </strong>
+                <strong>{visit.summary?.ending ?? 'Still open'}</strong>
                 <span className="block text-[15px]">“{visit.complaint}”</span>
               </Link>
             </li>

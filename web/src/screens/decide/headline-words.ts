@@ -1,5 +1,5 @@
 /** The first sentence over a job, and what stands behind it. */
-import type { Headline } from '@jeitinho/core/diagnose';
+import { isFinding, type EvidenceItem, type Headline } from '@jeitinho/core/diagnose';
 import { percent } from '../../parts/percent';
 
 export function headlineWords(headline: Headline): string {
@@ -10,6 +10,13 @@ export function headlineWords(headline: Headline): string {
       return 'Nothing measured yet';
     case 'nothing-bad':
       return 'Nothing found bad';
+    case 'not-helped':
+      return `The new part did not help: ${headline.part.name.toLowerCase()}`;
+    case 'accused-fault': {
+      const { fault, p } = headline.leads;
+      const name = fault.name.charAt(0).toLowerCase() + fault.name.slice(1);
+      return p >= 0.9 ? `Nearly sure: ${name}` : `It points to this: ${name}`;
+    }
     case 'elimination':
       return `${headline.leads.part.name} leads by elimination only`;
     case 'accused': {
@@ -23,6 +30,11 @@ export function headlineWords(headline: Headline): string {
 
 /** What a headline leaves open; empty where it says all. */
 export function leadsWords(headline: Headline): string {
+  if (headline.kind === 'accused-fault') return 'No part mends it: a repair does.';
+  if (headline.kind === 'not-helped')
+    return headline.leads
+      ? `Now ${headline.leads.part.name.toLowerCase()} is likeliest, ${percent(headline.leads.p)}. Read feed and load before the same part is tried again.`
+      : '';
   if (headline.kind === 'elimination')
     return 'No reading accuses it; others are accused, and less likely.';
   if (headline.kind !== 'nothing-bad' || !headline.leads) return '';
@@ -30,8 +42,10 @@ export function leadsWords(headline: Headline): string {
   return `${part.name} leads by elimination only, ${percent(p)}.`;
 }
 
-export const countWords = (findings: number): string =>
-  `${findings} ${findings === 1 ? 'finding counts' : 'findings count'}.`;
+export function countWords(evidence: readonly EvidenceItem[]): string {
+  const findings = evidence.filter(isFinding).length;
+  return `${findings} ${findings === 1 ? 'finding counts' : 'findings count'}.`;
+}
 
 /** What is asked of somebody who chooses a part that is not proposed. */
 export const whyWords = (headline: Headline): string =>

@@ -5,6 +5,10 @@ import { outcomeWords, ruleTitle } from '@jeitinho/core/judge';
 /** A piece of evidence in a few words: `code 21`, `Inverter fuse F1, open`. */
 export function evidenceWords({ from }: EvidenceItem): string {
   if (from.kind === 'code') return `code ${from.code}`;
+  if (from.kind === 'symptom') return `the symptom “${from.symptom.replaceAll('-', ' ')}”`;
+  if (from.kind === 'looked') return from.seen ? 'complaint seen' : 'complaint not seen';
+  if (from.kind === 'work') return 'the work';
+  if (from.kind === 'ran') return 'the machine ran';
   if (from.kind === 'group') {
     const { test, rule, judgement } = from.group;
     return `${test.title}: ${ruleTitle(rule).toLowerCase()}, ${judgement.outcome === 'ok' ? 'good' : outcomeWords(judgement.outcome)}`;

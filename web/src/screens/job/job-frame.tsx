@@ -92,7 +92,9 @@ function TopBar() {
 function Trail() {
   const { job, sheet, state } = useJob();
   const { pathname } = useLocation();
-  const progress = progressOf(sheet, state);
+  const here = (stage: string) => pathname.endsWith(`/${stage}`);
+  // Mend and Prove are there once something is to be mended.
+  const progress = progressOf(sheet, state).filter(({ stage, wanted }) => wanted || here(stage));
   return (
     <nav
       aria-label="Trail"
@@ -100,7 +102,6 @@ function Trail() {
     >
       <ol className="m-0 list-none p-0 max-lg:flex">
         {progress.map(({ stage, name, done, note }) => {
-          const here = pathname.endsWith(`/${stage}`);
           return (
             <li key={stage} className="max-lg:flex-1">
               <NavLink
@@ -111,7 +112,7 @@ function Trail() {
                 <span
                   aria-hidden="true"
                   className={`h-3.5 w-3.5 shrink-0 border-2 max-lg:h-1.5 max-lg:w-full max-lg:border-0 ${
-                    here
+                    here(stage)
                       ? 'border-jade max-lg:bg-jade'
                       : done
                         ? 'border-soft bg-soft'
@@ -119,7 +120,7 @@ function Trail() {
                   }`}
                 />
                 <span
-                  className={`flex-1 whitespace-nowrap max-lg:text-[13px] ${here ? 'font-bold text-ink' : 'text-soft'}`}
+                  className={`flex-1 whitespace-nowrap max-lg:text-[12px] ${here(stage) ? 'font-bold text-ink' : 'text-soft'}`}
                 >
                   {name}
                 </span>

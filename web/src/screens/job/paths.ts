@@ -15,7 +15,7 @@ export const stagePath = (jobId: string, stage: Stage): string => placePath(jobI
 
 /** Goes to the stage that follows on the trail. */
 export function useGoOn(stage: Stage): () => void {
-  const { job } = useJob();
+  const { job, state } = useJob();
   const navigate = useNavigate();
-  return () => void navigate(stagePath(job.id, stageAfter(stage)));
+  return () => void navigate(stagePath(job.id, stageAfter(stage, state)));
 }

@@ -53,5 +53,5 @@ test('a part that was fitted stands among the findings', () => {
   const { id } = log.add('fitted', { part: 'board', note: '' });
   const fitted = folded(log).find((entry) => entry.id === id)!;
   expect(passes(fitted, 'findings')).toBe(true);
-  expect(placeOfEntry(fitted, smallSheet)).toEqual({ stage: 'decide' });
+  expect(placeOfEntry(fitted, smallSheet)).toEqual({ stage: 'mend' });
 });

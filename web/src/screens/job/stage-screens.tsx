@@ -6,6 +6,8 @@ import { Arrive } from '../arrive/arrive';
 import { Decide } from '../decide/decide';
 import { MakeSafe } from '../make-safe/make-safe';
 import { Measure } from '../measure/measure';
+import { Mend } from '../mend/mend';
+import { Prove } from '../prove/prove';
 import { Read } from '../read/read';
 import { Sign } from '../sign/sign';
 import { StageRedirect } from './stage-redirect';
@@ -16,6 +18,8 @@ const SCREENS: Readonly<Record<Stage, ComponentType>> = {
   safe: MakeSafe,
   measure: Measure,
   decide: Decide,
+  mend: Mend,
+  prove: Prove,
   sign: Sign,
 };
 

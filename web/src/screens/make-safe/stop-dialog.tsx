@@ -1,6 +1,6 @@
 /** Honest endings: it cannot be made safe here, or it is for somebody else. Both close the visit well. */
 import { headlineOf, leadingPart } from '@jeitinho/core/diagnose';
-import { ENDING_WORDS, stageAfter, type DecisionAction } from '@jeitinho/core/job';
+import { ENDING_ASKS, ENDING_WORDS, stageAfter, type EndingKind } from '@jeitinho/core/job';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -12,7 +12,7 @@ import { useJob } from '../job/job-context';
 import { JobNotice } from '../job/job-notice';
 import { stagePath } from '../job/paths';
 
-const ENDINGS: readonly [DecisionAction, string][] = [
+const ENDINGS: readonly [EndingKind, string][] = [
   ['cannot-make-safe', 'It cannot be made safe here'],
   ['stop-and-call', 'Stop, and call somebody who may'],
 ];
@@ -42,21 +42,25 @@ export function StopButton() {
 }
 
 function StopForm() {
-  const { job, assessment, record } = useJob();
+  const { job, state, assessment, record } = useJob();
   const navigate = useNavigate();
-  const [action, setAction] = useState<DecisionAction>('cannot-make-safe');
+  const [action, setAction] = useState<EndingKind>('cannot-make-safe');
   const [why, setWhy] = useDraft(`stop.${job.id}`);
+  const [to, setTo] = useDraft(`called.${job.id}`);
+  const asksTo = ENDING_ASKS[action].to;
   const [left, setLeft] = useState<readonly string[]>([]);
   const stop = async () => {
-    if (why.trim() === '') return;
+    if (why.trim() === '' || (asksTo !== undefined && to.trim() === '')) return;
     const reason = [why.trim(), left.length > 0 && `Left so: ${left.join('; ')}.`]
       .filter(Boolean)
       .join(' ');
     const leading = leadingPart(headlineOf(assessment));
-    const body = { action, part: null, leading, probability: 0, reason };
-    if (!(await record('decision', body))) return;
+    const ending = { kind: action, note: reason, ...(asksTo !== undefined && { to: to.trim() }) };
+    const body = { endings: [ending], leading, probability: 0, reason: '' };
+    if (!(await record('decided', body))) return;
     setWhy('');
-    void navigate(stagePath(job.id, stageAfter('decide')));
+    setTo('');
+    void navigate(stagePath(job.id, stageAfter('prove', state)));
   };
   return (
     <form
@@ -83,8 +87,20 @@ function StopForm() {
           </label>
         ))}
       </fieldset>
+      {asksTo !== undefined && (
+        <label className="text-[14px] text-soft">
+          {asksTo}
+          <input
+            autoComplete="off"
+            maxLength={200}
+            value={to}
+            onChange={(event) => setTo(event.target.value)}
+            className="block min-h-12 w-full border border-soft bg-paper px-3 text-[18px] text-ink"
+          />
+        </label>
+      )}
       <label className="text-[14px] text-soft">
-        Why, and whom to call
+        Why
         <textarea
           autoFocus
           rows={2}
@@ -114,7 +130,11 @@ function StopForm() {
       </fieldset>
       <JobNotice />
       <div className="flex gap-2">
-        <Button kind="danger" type="submit" disabled={why.trim() === ''}>
+        <Button
+          kind="danger"
+          type="submit"
+          disabled={why.trim() === '' || (asksTo !== undefined && to.trim() === '')}
+        >
           {ENDING_WORDS[action].split(':')[0]}
         </Button>
         <Dialog.Close asChild>

@@ -1,20 +1,13 @@
 /** The answer within a blink: verdict in words, against what, and what it did to the suspects. */
 import { formatQuantity, overruledWords, sourceWords } from '@jeitinho/core';
 import type { Assessment } from '@jeitinho/core/diagnose';
-import {
-  CONTACT_OWED,
-  CONTACT_WORDS,
-  limitsAt,
-  type Taken,
-  type TakenReading,
-} from '@jeitinho/core/job';
+import { CONTACT_WORDS, limitsAt, type Taken, type TakenReading } from '@jeitinho/core/job';
 import {
   asTemperature,
   expectWords,
   isSeries,
   judgePurposes,
   limitWords,
-  verdictWords,
 } from '@jeitinho/core/judge';
 import { expectOf, type MeasureTest, type Sheet, type TestPoint } from '@jeitinho/core/sheet';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
@@ -24,6 +17,7 @@ import { useJob } from '../job/job-context';
 import { DoubtPanel } from './doubt-panel';
 import type { Remark } from './remark-dialogs';
 import type { ReadingEntry } from './use-reading';
+import { standingOf } from './standing';
 import { toldBefore } from './told';
 
 export interface AnswerProps {
@@ -108,37 +102,24 @@ function Echo({ reading }: { reading: ReadingEntry }) {
   );
 }
 
-const absenceWords = (outcome: string) =>
-  outcome === 'open' ? 'Open, or no contact' : 'Nothing there, or no contact';
-
 function Told({ taken, label }: { taken: TakenReading; label: string | undefined }) {
   const { sheet, assessment } = useJob();
-  const { judgement, standing } = taken;
-  const isVoid = standing.kind === 'void';
-  const owed = isVoid && standing.because === CONTACT_OWED;
-  const words = owed ? absenceWords(judgement.outcome) : isVoid ? 'Void' : verdictWords(judgement);
+  const { judgement } = taken;
+  const { mark, words, why } = standingOf(taken);
   return (
     <div role="status" aria-label="Verdict" className="flex items-start gap-3">
       <span className="pt-1">
-        <VerdictMark
-          verdict={isVoid ? 'void' : judgement.verdict}
-          outcome={judgement.outcome}
-          edge={judgement.edge}
-        />
+        <VerdictMark verdict={mark} outcome={judgement.outcome} edge={judgement.edge} />
       </span>
       <div className="min-w-0">
         <p
-          className={`m-0 text-[20px] leading-tight font-bold max-lg:text-[17px] ${VERDICT_TEXT[isVoid ? 'void' : judgement.verdict]}`}
+          className={`m-0 text-[20px] leading-tight font-bold max-lg:text-[17px] ${VERDICT_TEXT[mark]}`}
         >
           {label && <>Point {label}: </>}
           {words}
         </p>
         <p className="m-0 text-[15px] text-soft max-lg:text-[14px]">
-          {owed
-            ? 'A probe on paint shows the same. Void until contact is proven.'
-            : isVoid
-              ? `${standing.because}.`
-              : detailWords(sheet, taken, assessment)}
+          {why ?? detailWords(sheet, taken, assessment)}
         </p>
       </div>
     </div>

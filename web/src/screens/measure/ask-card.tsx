@@ -1,13 +1,15 @@
 /** A test without a meter: look, listen, try. One press answers it. */
 import { sourceWords } from '@jeitinho/core';
-import type { TakenAnswer } from '@jeitinho/core/job';
-import { outcomeWords } from '@jeitinho/core/judge';
+import { owesProof, type TakenAnswer } from '@jeitinho/core/job';
 import type { AskTest } from '@jeitinho/core/sheet';
 import { useLoneDigit } from '../../parts/lone-digit';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
+import { standingOf } from './standing';
+import { Button } from '../../parts/button';
 import { movedWords, RemarkButtons } from './answer';
 import { BenchLook } from './bench-look';
+import { Contradiction } from './doubt-panel';
 import type { Remark } from './remark-dialogs';
 
 export interface AskCardProps {
@@ -29,7 +31,8 @@ const HOW_WORDS: Readonly<Record<AskTest['how'], string>> = {
 };
 
 export function AskCard({ test, blocked, settled, onAnswer, onRemark }: AskCardProps) {
-  const { sheet, state, assessment } = useJob();
+  const { sheet, state, assessment, record } = useJob();
+  const meansKnown = (entry: string) => record('contact', { entry, how: 'means-known' });
   const answers = Object.keys(test.answers);
   const taken = state.current.get(test.id);
   const chosen = settled && taken?.kind === 'answer' ? taken : undefined;
@@ -63,29 +66,23 @@ export function AskCard({ test, blocked, settled, onAnswer, onRemark }: AskCardP
       {chosen && (
         <div role="status" aria-label="Verdict" className="mt-4 flex items-start gap-3">
           <span className="pt-1">
-            <VerdictMark
-              verdict={
-                chosen.standing.kind === 'void' ? 'void' : chosen.outcome === 'ok' ? 'in' : 'out'
-              }
-            />
+            <VerdictMark verdict={standingOf(chosen).mark} />
           </span>
           <div>
-            <p
-              className={`m-0 text-[20px] font-bold ${VERDICT_TEXT[chosen.standing.kind === 'void' ? 'void' : chosen.outcome === 'ok' ? 'in' : 'out']}`}
-            >
-              {chosen.standing.kind === 'void'
-                ? 'Void'
-                : chosen.outcome === 'ok'
-                  ? 'Good'
-                  : `Out: ${outcomeWords(chosen.outcome)}`}
+            <p className={`m-0 text-[20px] font-bold ${VERDICT_TEXT[standingOf(chosen).mark]}`}>
+              {standingOf(chosen).words}
             </p>
             <p className="m-0 text-[15px] text-soft">
-              {chosen.standing.kind === 'void'
-                ? `${chosen.standing.because}.`
-                : movedWords(chosen, assessment)}
+              {standingOf(chosen).why ?? movedWords(chosen, assessment)}
             </p>
           </div>
         </div>
+      )}
+      {chosen?.contradicts !== undefined && !chosen.resolved && <Contradiction taken={chosen} />}
+      {chosen && chosen.standing.kind === 'waits' && owesProof(sheet, chosen) && (
+        <Button className="mt-2" onClick={() => void meansKnown(chosen.entry)}>
+          It is known to work
+        </Button>
       )}
       {chosen && <RemarkButtons taken={chosen} onRemark={onRemark} />}
       <p className="mt-3 mb-0 text-[14px] text-soft">{sourceWords(sheet, test.page)}</p>

@@ -18,6 +18,7 @@ const REST: CardSituation = {
   owesGiven: false,
   offered: undefined,
   done: false,
+  enters: false,
   takesFigures: true,
   ohms: false,
   hasPrevious: true,

@@ -63,6 +63,8 @@ export interface CardSituation {
   readonly offered: MeterLine | undefined;
   /** The placement was read, or left out on purpose. */
   readonly done: boolean;
+  /** The live state it wants is not entered, and nothing that counts is taken: Enter enters it. */
+  readonly enters: boolean;
   /** Takes single figures: a measuring test whose machine is in its state, and no series. */
   readonly takesFigures: boolean;
   readonly ohms: boolean;
@@ -76,6 +78,7 @@ export type PrimaryAct =
   | 'make-safe'
   | 'choose-meter'
   | 'confirm-live'
+  | 'enter-state'
   | 'keep-typed'
   | 'keep-offered'
   | 'go-on';
@@ -87,13 +90,14 @@ export function primaryAct(at: CardSituation): PrimaryAct {
   if (at.refusal?.code === 'meter-unfit') return 'choose-meter';
   if (at.refusal) return at.asksForLive && at.ready ? 'confirm-live' : 'nothing';
   if (!at.empty) return 'keep-typed';
+  if (at.enters) return 'enter-state';
   if (at.offered) return 'keep-offered';
   return at.done ? 'go-on' : 'nothing';
 }
 
 /** Whether a finding waits for its proof of contact. */
 export const owesContact = (taken: Taken | undefined): taken is Taken =>
-  taken?.kind === 'reading' && taken.judgement.contactOwed;
+  taken !== undefined && taken.kind !== 'answer' && taken.judgement.contactOwed;
 
 export const CARD_KEYS = ['s', 'b', 'r', 'n', 'z', 'c', 'j', 'v', 'g', 'l', 'o'] as const;
 export type CardKey = (typeof CARD_KEYS)[number];

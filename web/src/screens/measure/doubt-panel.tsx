@@ -1,7 +1,9 @@
 /** What a reading asks before it is believed: contact, a repeat, two leads exchanged. */
-import { CONTACT_OWED, swappedWith, type TakenReading } from '@jeitinho/core/job';
-import { functionOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
+import { formatQuantity } from '@jeitinho/core';
+import { CONTACT_OWED, swappedWith, type Taken, type TakenReading } from '@jeitinho/core/job';
+import { expectOf, functionOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { Button } from '../../parts/button';
+import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { readingAt } from './told';
 
@@ -17,7 +19,8 @@ export function DoubtPanel({ test, taken, onContact, onRepeat }: DoubtPanelProps
   const { standing, judgement, point } = taken;
   const swapped = swappedWith(sheet, state, test, point);
   if (swapped) return <Swapped test={test} here={point} there={swapped} />;
-  if (standing.kind === 'void' && standing.because === CONTACT_OWED)
+  if (taken.contradicts !== undefined && !taken.resolved) return <Contradiction taken={taken} />;
+  if (standing.kind === 'waits' && standing.because === CONTACT_OWED)
     return (
       <Panel label="Contact owed">
         <p className="m-0">
@@ -44,6 +47,37 @@ export function DoubtPanel({ test, taken, onContact, onRepeat }: DoubtPanelProps
       </Button>
     </Panel>
   );
+}
+
+/** Two figures of one place, moments apart, and one good: which of them is the machine? */
+export function Contradiction({ taken }: { readonly taken: Taken }) {
+  const { state, record } = useJob();
+  const before = state.taken.find(({ entry }) => entry === taken.contradicts);
+  const say = (as: 'slip' | 'comes-and-goes') =>
+    void record('contradiction', { entry: taken.entry, as });
+  useKeys({ f: () => say('slip'), i: () => say('comes-and-goes') }, { whileTyping: false });
+  return (
+    <Panel label="Two figures contradict each other">
+      <p className="m-0">
+        <strong>A moment ago it read {before ? figureWords(before) : 'otherwise'}.</strong> Was that
+        a slip, or does it come and go?
+      </p>
+      <Button hint="f" onClick={() => say('slip')}>
+        The first was a slip
+      </Button>
+      <Button hint="i" onClick={() => say('comes-and-goes')}>
+        It comes and goes
+      </Button>
+    </Panel>
+  );
+}
+
+function figureWords(taken: Taken): string {
+  if (taken.kind === 'answer') return `“${taken.answer}”`;
+  if (taken.kind === 'series') return 'otherwise';
+  return taken.reading.kind === 'overload'
+    ? 'OL'
+    : formatQuantity(taken.judgement.corrected!, expectOf(taken.test, taken.point).unit);
 }
 
 function Swapped({ test, here, there }: { test: MeasureTest; here: TestPoint; there: TestPoint }) {

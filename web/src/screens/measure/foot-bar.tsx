@@ -30,6 +30,8 @@ export interface FootBarProps {
   /** Whether a press may begin live work yet. */
   readonly armed: boolean;
   readonly settled: boolean;
+  /** Enter enters the live state that is wanted. */
+  readonly enters: boolean;
   /** What the button says while there is nothing to keep: “Choose an answer”. */
   readonly idle: string;
   readonly onPrimary: () => void;
@@ -50,7 +52,7 @@ export function FootBar(props: FootBarProps) {
     ? !stuck && (!gated || armed)
     : typing
       ? reading.ready
-      : settled || props.offered !== undefined;
+      : settled || props.enters || props.offered !== undefined;
   const kind = gated ? 'danger' : 'go';
   const canUndo = state.log.some(canWithdraw);
   const side = (
@@ -101,7 +103,7 @@ export function FootBar(props: FootBarProps) {
             text={reading.text}
             onText={reading.setText}
             onKeep={onPrimary}
-            keep={typing || settled || props.offered ? primary : 'Keep'}
+            keep={typing || settled || props.enters || props.offered ? primary : 'Keep'}
             canKeep={enabled}
           />
         ) : (
@@ -123,7 +125,8 @@ const WAY_OUT: Readonly<Partial<Record<Refusal['code'], string>>> = {
   'meter-unfit': 'Take another meter',
 };
 
-function primaryWords({ current, reading, offered, refusal, settled, idle }: FootBarProps): string {
+function primaryWords(props: FootBarProps): string {
+  const { current, reading, offered, refusal, settled, idle, enters } = props;
   if (refusal && refusal.code in WAY_OUT) return WAY_OUT[refusal.code]!;
   if (refusal && !asksForLive(refusal))
     return refusal.code === 'store-charged' ? 'Drain it first' : 'Unplug it first';
@@ -135,6 +138,7 @@ function primaryWords({ current, reading, offered, refusal, settled, idle }: Foo
     return reading.parsed.kind === 'value' || reading.parsed.kind === 'overload'
       ? `Keep ${reading.parsed.echo}`
       : 'Keep';
+  if (enters) return settled ? 'Entered now: take it again' : 'Entered now';
   if (!settled && offered) return offered;
   if (!settled) return reading ? 'Type the reading' : idle;
   return current.next ? 'Go on' : 'To Decide';

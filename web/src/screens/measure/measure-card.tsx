@@ -10,6 +10,7 @@ import { limitsAt, stillAsked, type JobState, type TakenReading } from '@jeitinh
 import {
   expectOf,
   functionOf,
+  observableId,
   placementWords,
   locate,
   placeName,
@@ -34,6 +35,7 @@ import { SizeAsk, type SizeAskProps } from './size-ask';
 import { PointTable } from './point-table';
 import { readingAt } from './told';
 import type { MeterInHand } from './use-meter';
+import { ComparedLines } from './specimen';
 import type { ReadingEntry } from './use-reading';
 
 export interface MeasureCardProps {
@@ -127,6 +129,7 @@ export function MeasureCard({
           </div>
         </div>
       </div>
+      <ComparedLines observable={observableId(test, point.id)} />
       <GroupVerdicts test={test} />
       {test.points.length > 1 && <PointTable test={test} current={point} onPick={onPick} />}
     </>

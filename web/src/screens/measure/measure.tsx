@@ -1,6 +1,6 @@
 /** The measuring card: one placement of the probes, or one question, at a time. */
 import { formatQuantity, type MeterLine, type Unit } from '@jeitinho/core';
-import { isMeasured, stateOf } from '@jeitinho/core/sheet';
+import { findPoint, isMeasured, wantsOf } from '@jeitinho/core/sheet';
 import { useJob } from '../job/job-context';
 import { AskCard } from './ask-card';
 import { owesContact } from './card-state';
@@ -21,18 +21,32 @@ import { isTimed, WindowPanel } from './window-panel';
 export function Measure() {
   const { sheet } = useJob();
   const card = useCard();
-  const { current, refusal, second, setSecond, series, asked } = card;
+  const { current, refusal, second, setSecond, series, asked, wants } = card;
   const { step } = current;
-  const state = stateOf(sheet, step.test);
+  const { state } = wantsOf(sheet, step.test, findPoint(step.test, step.point));
+  const wanted = wants.find((want) => want.kind === 'state');
   useSpoken(step);
   return (
     <>
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-4 max-lg:px-3.5 max-lg:py-2">
-        <TestHead current={current} onZero={() => card.open({ kind: 'zero' })} />
+        <TestHead
+          current={current}
+          wants={wants}
+          other={card.series ? undefined : card.other}
+          onZero={() => card.open({ kind: 'zero' })}
+        />
         {refusal && (
-          <StateGate refusal={refusal} state={state} second={second} onSecond={setSecond} />
+          <StateGate
+            refusal={refusal}
+            state={state}
+            second={second}
+            onSecond={setSecond}
+            powering={card.powering}
+          />
         )}
-        {!refusal && isTimed(state) && <WindowPanel test={step.test} />}
+        {!refusal && wanted && (isTimed(state) || !wanted.met) && (
+          <WindowPanel state={state} current={wanted.met} entering={card.entering} />
+        )}
         <Body card={card} />
       </div>
       <FootBar
@@ -45,6 +59,7 @@ export function Measure() {
         refusal={refusal}
         armed={card.ready}
         settled={card.done}
+        enters={card.enters}
         onPrimary={card.primary}
         onSkip={() => card.open({ kind: 'skip' })}
         onUndo={card.undo}

@@ -1,6 +1,5 @@
 /** The points of one test as a table being filled. */
 import { formatQuantity } from '@jeitinho/core';
-import { verdictWords } from '@jeitinho/core/judge';
 import {
   expectOf,
   observableId,
@@ -11,6 +10,7 @@ import {
 } from '@jeitinho/core/sheet';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
+import { standingOf } from './standing';
 import { readingAt } from './told';
 
 export interface PointTableProps {
@@ -78,15 +78,15 @@ export function PointTable({ test, current, onPick }: PointTableProps) {
               <td className="border border-hair px-2.5">
                 {taken ? (
                   <span
-                    className={`flex items-center gap-2 ${VERDICT_TEXT[taken.standing.kind === 'void' ? 'void' : taken.judgement.verdict]}`}
+                    className={`flex items-center gap-2 ${VERDICT_TEXT[standingOf(taken).mark]}`}
                   >
                     <VerdictMark
                       size={24}
-                      verdict={taken.standing.kind === 'void' ? 'void' : taken.judgement.verdict}
+                      verdict={standingOf(taken).mark}
                       outcome={taken.judgement.outcome}
                       edge={taken.judgement.edge}
                     />
-                    {taken.standing.kind === 'void' ? 'Void' : verdictWords(taken.judgement)}
+                    {standingOf(taken).words}
                   </span>
                 ) : (
                   <span className="text-soft">

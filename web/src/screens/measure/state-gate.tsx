@@ -2,6 +2,9 @@
 import type { Refusal } from '@jeitinho/core/job';
 import type { SheetState } from '@jeitinho/core/sheet';
 import { useJob } from '../job/job-context';
+import { BackFirst } from './back-first';
+import { NeedsPanel } from './needs-panel';
+import type { Entering } from './use-entering';
 import { LicenceAsk } from '../make-safe/licence-ask';
 
 export interface StateGateProps {
@@ -10,13 +13,15 @@ export interface StateGateProps {
   /** Who stands in reach, where the sheet asks for somebody. */
   readonly second: string;
   readonly onSecond: (name: string) => void;
+  /** What stands in the way of switching on. */
+  readonly powering: Entering;
 }
 
 /** Refusals that live work, with its precautions, would answer. */
 export const asksForLive = ({ code }: Refusal): boolean =>
   code === 'not-live' || code === 'precautions-owed';
 
-export function StateGate({ refusal, state, second, onSecond }: StateGateProps) {
+export function StateGate({ refusal, state, second, onSecond, powering }: StateGateProps) {
   const { sheet, state: job } = useJob();
   const meter = refusal.code === 'meter-unfit';
   const live = asksForLive(refusal);
@@ -47,6 +52,7 @@ export function StateGate({ refusal, state, second, onSecond }: StateGateProps) 
               come first.
             </li>
           </ul>
+          <BackFirst />
           {!job.licence && <LicenceAsk />}
           {job.licence && !job.licence.body.held && (
             <p className="m-0 mt-2 font-semibold">
@@ -65,6 +71,7 @@ export function StateGate({ refusal, state, second, onSecond }: StateGateProps) 
               />
             </label>
           )}
+          <NeedsPanel state={undefined} entering={powering} />
           {state.enter && <p className="m-0 mt-2 font-semibold">{state.enter.join(' ')}</p>}
         </>
       )}

@@ -1,41 +1,41 @@
 /** Head of the measuring card: what and why in a line, machine state, dial, access still owed. */
 import { buzzerMisleads, METER_FUNCTIONS } from '@jeitinho/core';
-import { accessOwed, accessShared, limitsAt } from '@jeitinho/core/job';
+import { LEADS_MATTER_BELOW, limitsAt, type Want } from '@jeitinho/core/job';
 import {
   findPoint,
   functionOf,
   isMeasured,
   stateName,
-  stateOf,
   testsOf,
   type Test,
+  wantsOf,
 } from '@jeitinho/core/sheet';
 import { MeterChip } from './meter-dialog';
 import { PhotoButton } from './photo-button';
 import { ReckonerChip } from './reckoner-chip';
-import { useKeys } from '../../parts/keys';
 import { useSmallScreen } from '../../parts/small-screen';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';
+import { SpecimenChip, type SpecimenInHand } from './specimen';
+import { CHIP, WantChips } from './wants';
 
-const CHIP =
-  'inline-flex min-h-9 items-center gap-1 border px-3 text-[15px] whitespace-nowrap max-lg:text-[14px]';
+export interface TestHeadProps {
+  readonly current: CurrentStep;
+  readonly wants: readonly Want[];
+  /** Of which thing the figures are; absent where only this machine can be meant. */
+  readonly other: SpecimenInHand | undefined;
+  readonly onZero: () => void;
+}
 
-export function TestHead({ current, onZero }: { current: CurrentStep; onZero: () => void }) {
-  const { sheet, state, record } = useJob();
+export function TestHead({ current, wants, other, onZero }: TestHeadProps) {
+  const { sheet, state } = useJob();
   const { test } = current.step;
   const point = findPoint(test, current.step.point);
   const fn = isMeasured(test) && point ? functionOf(test, point) : undefined;
   const limits = isMeasured(test) && point ? limitsAt(sheet, state, test, point) : undefined;
   const number = state.meter && limits && fn === 'ohm' && buzzerMisleads(state.meter, limits);
-  const owed = accessOwed(sheet, state, test.id);
-  const had = (test.access ?? []).filter((id) => !owed.includes(id));
-  const tick = (id: string) => void record('access', { access: id });
-  const nextOwed = owed[0];
   const small = useSmallScreen();
-  // Always ours, so that one press too many does not land in the reading.
-  useKeys({ a: () => nextOwed && tick(nextOwed) });
-  const access = (id: string) => sheet.access?.find((each) => each.id === id);
+  const { energy, state: wanted } = wantsOf(sheet, test, point);
   return (
     <header>
       <div className="flex items-start justify-between gap-3">
@@ -58,42 +58,18 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
         className="m-0 mt-2 mb-3 flex list-none flex-wrap items-center gap-2 p-0 max-lg:my-1 max-lg:flex-nowrap max-lg:overflow-x-auto"
         aria-label="Before you touch"
       >
-        <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>
-          unit <strong>{stateName(stateOf(sheet, test))}</strong>
-        </li>
+        {wanted.energy === 'dead' && (
+          <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>
+            unit <strong>{energy === 'any' ? 'as it stands' : stateName(wanted)}</strong>
+          </li>
+        )}
         {fn && (
           <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>
             meter on <strong>{METER_FUNCTIONS[fn].words}</strong>
           </li>
         )}
-        {had.map((id) => (
-          <li key={id} className="max-lg:hidden">
-            <button
-              type="button"
-              aria-label={`${access(id)?.name ?? id}, done. Put it back`}
-              onClick={() => void record('access', { access: id, back: true })}
-              className={`${CHIP} min-h-11 cursor-pointer border-jade text-jade`}
-            >
-              ✓ {access(id)?.name ?? id}
-            </button>
-          </li>
-        ))}
-        {owed.map((id) => (
-          <li key={id}>
-            <button
-              type="button"
-              onClick={() => tick(id)}
-              className={`${CHIP} min-h-11 cursor-pointer border-marigold bg-marigold-tint text-ink`}
-            >
-              ☐ {access(id)?.name ?? id}
-              {state.accessUnknown.has(id) && (
-                <span className="text-marigold">(look: two devices differ)</span>
-              )}
-              {access(id)?.energy === 'dead' && <span className="text-marigold">(supply off)</span>}
-              <Shared count={accessShared(sheet, state, test.id, id).length} />
-            </button>
-          </li>
-        ))}
+        <WantChips current={current} wants={wants} />
+        {fn && other && <SpecimenChip {...other} />}
         {isMeasured(test) && test.settle !== undefined && (
           <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>let it settle</li>
         )}
@@ -113,19 +89,6 @@ export function TestHead({ current, onZero }: { current: CurrentStep; onZero: ()
     </header>
   );
 }
-
-/** Gained once, it serves these too. */
-function Shared({ count }: { count: number }) {
-  if (count === 0) return null;
-  return (
-    <span className="text-soft max-lg:hidden">
-      also for {count} {count === 1 ? 'other test' : 'others'}
-    </span>
-  );
-}
-
-/** Resistances whose limit is so low that the leads are part of the figure. */
-const LEADS_MATTER_BELOW = 20;
 
 function LeadChip({ test, onZero }: { test: Test; onZero: () => void }) {
   const { state } = useJob();

@@ -6,6 +6,7 @@ import {
   meterProblem,
   nextStep,
   placeOfEntry,
+  spoils,
   stillAsked,
   type Refusal,
 } from '@jeitinho/core/job';
@@ -30,7 +31,10 @@ import {
 import { useCurrentStep } from './current-step';
 import type { Remark } from './remark-dialogs';
 import { asksForLive } from './state-gate';
+import { useSpecimen } from './specimen';
 import { toldBefore } from './told';
+import { useEntering } from './use-entering';
+import { useWants } from './wants';
 import { useGoOnByItself } from './use-go-on-by-itself';
 import { useKeeping } from './use-keeping';
 import { useMeter } from './use-meter';
@@ -51,8 +55,14 @@ export function useCard() {
   const series =
     measured !== undefined && point !== undefined && isSeries(expectOf(measured, point));
   const figures = measured && point && !series ? { test: measured, point } : undefined;
-  const reading = useReading(series ? undefined : measured, step.point ?? '');
-  const refusal = useRefusal(current);
+  const other = useSpecimen(test.id);
+  const { specimen } = other;
+  const reading = useReading(series ? undefined : measured, step.point ?? '', specimen);
+  const refusal = useRefusal(current, specimen !== undefined);
+  const wants = useWants(step);
+  const wanted = wants.find((want) => want.kind === 'state');
+  const entering = useEntering(wanted?.state);
+  const powering = useEntering(undefined);
   const asked = measured && point && stillAsked(state, measured, point);
   const taken = state.current.get(step.observable);
   const empty = reading.text === '';
@@ -66,7 +76,15 @@ export function useCard() {
 
   const leaveMeasuring = useGoOn('measure');
   const goOn = () => (next ? goTo(next.observable) : leaveMeasuring());
-  const { keep, sizing } = useKeeping({ current, test: measured, point, reading, onKept: kept });
+  const { keep, sizing } = useKeeping({
+    current,
+    test: measured,
+    point,
+    reading,
+    // A figure of something else stays here as well: it is told beside the card.
+    spoiled: specimen !== undefined || wants.some(spoils),
+    onKept: kept,
+  });
   const closed =
     refusal !== undefined || asked !== undefined || !empty || settled || over.kind !== 'nothing';
   const meter = useMeter(
@@ -88,11 +106,19 @@ export function useCard() {
   );
   const armed = useArmed(`${step.observable} ${refusal?.code}`);
   const attended = !sheet.safety.secondPerson || second.trim() !== '';
+  const counts = settled && taken.standing.kind === 'counts';
   const situation = {
     over,
     refusal,
     asksForLive: refusal !== undefined && asksForLive(refusal),
-    ready: armed && attended,
+    ready: armed && attended && powering.ready,
+    // One press sets the machine’s record right, and the figure is asked again.
+    enters:
+      specimen === undefined &&
+      wanted !== undefined &&
+      !wanted.met &&
+      !counts &&
+      !state.skipped.has(step.observable),
     empty,
     owesGiven: asked !== undefined,
     offered,
@@ -112,8 +138,12 @@ export function useCard() {
       void record('energised', {
         precautions: true,
         ...(sheet.safety.secondPerson && { second: second.trim() }),
+        ...(powering.unmet && { despite: powering.despite.trim() }),
       });
-    else if (act === 'keep-typed') void keep();
+    else if (act === 'enter-state') {
+      entering.enter();
+      if (settled) dispatch({ kind: 'repeat', observable: step.observable });
+    } else if (act === 'keep-typed') void keep();
     else if (act === 'keep-offered' && offered) void meter.keep(offered);
     else if (act === 'go-on') goOn();
   };
@@ -148,6 +178,10 @@ export function useCard() {
     figures,
     reading,
     asked,
+    wants,
+    other,
+    entering,
+    powering,
     settled,
     sizing,
     meter,
@@ -166,16 +200,16 @@ export function useCard() {
 export type Card = ReturnType<typeof useCard>;
 
 /** Why nothing can be measured here now: the machine’s state, the dial, the meter. */
-function useRefusal({ step }: Card['current']): Refusal | undefined {
+function useRefusal({ step }: Card['current'], elsewhere: boolean): Refusal | undefined {
   const { sheet, state } = useJob();
   const { test } = step;
   const point = findPoint(test, step.point);
-  const energy = energyRefusal(sheet, state.energy, test);
+  const energy = elsewhere ? undefined : energyRefusal(sheet, state.energy, test, point);
   if (energy || !isMeasured(test) || !point) return energy;
   const duty = dutyOf(sheet, test, point, state.given.get(test.id));
   const unfit = meterProblem(state.meters, sheet, duty);
   return (
-    dialRefusal(sheet, state, test, point) ??
+    (elsewhere ? undefined : dialRefusal(sheet, state, test, point)) ??
     (unfit && { code: 'meter-unfit', message: unfit.message })
   );
 }

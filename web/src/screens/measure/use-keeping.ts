@@ -20,10 +20,19 @@ export interface KeepingPlace {
   readonly test: MeasureTest | undefined;
   readonly point: TestPoint | undefined;
   readonly reading: ReadingEntry;
+  /** A figure taken now would mean nothing. */
+  readonly spoiled: boolean;
   readonly onKept: () => void;
 }
 
-export function useKeeping({ current, test, point, reading, onKept }: KeepingPlace): Keeping {
+export function useKeeping({
+  current,
+  test,
+  point,
+  reading,
+  spoiled,
+  onKept,
+}: KeepingPlace): Keeping {
   const { sheet, state } = useJob();
   const [asking, setAsking] = useState<{ text: string; other: OtherSize }>();
   const { step, nextPoint, goTo } = current;
@@ -51,8 +60,9 @@ export function useKeeping({ current, test, point, reading, onKept }: KeepingPla
     if (other) return setAsking({ text: reading.text, other });
     setAsking(undefined);
     onKept();
-    // An absence is asked about on the spot; any other finding is told while the probes move on.
-    const stays = foreseen(value)?.contactOwed === true;
+    // An absence is asked about on the spot, and so is what means nothing; any other finding is told while
+    // the probes move on.
+    const stays = spoiled || foreseen(value)?.contactOwed === true;
     const kept = reading.keep(value);
     // The next placement at once; back here, with what was typed, should the rules refuse it.
     // By its own name, for an address that names the test only leads to the next open point.

@@ -1,5 +1,6 @@
 /** The reading being typed: its draft, what was understood, and keeping it. */
 import { METER_FUNCTIONS, parseEntry, type MeterFunction, type TypedEntry } from '@jeitinho/core';
+import type { Specimen } from '@jeitinho/core/job';
 import { expectOf, findPoint, functionOf, type MeasureTest } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { useKeptDraft } from '../../data/draft';
@@ -19,7 +20,11 @@ export interface ReadingEntry {
   readonly keep: (value?: number) => Promise<boolean>;
 }
 
-export function useReading(test: MeasureTest | undefined, point: string): ReadingEntry {
+export function useReading(
+  test: MeasureTest | undefined,
+  point: string,
+  specimen?: Specimen,
+): ReadingEntry {
   const { job, record } = useJob();
   const key = `reading.${job.id}.${test?.id ?? ''}.${point}`;
   const place = test && findPoint(test, point);
@@ -50,6 +55,7 @@ export function useReading(test: MeasureTest | undefined, point: string): Readin
                 ? { kind: 'value', value: value ?? parsed.value }
                 : { kind: 'overload' },
             typed: text.trim().slice(0, 60),
+            ...(specimen && { specimen }),
           });
     if (kept) drop(text);
     setSent(undefined);

@@ -6,6 +6,7 @@ import { expectOf, findPoint, isMeasured, placementWords, type Sheet } from '@je
 import { useEffect, useRef } from 'react';
 import { say } from '../../data/speech';
 import { useJob } from '../job/job-context';
+import { standingOf } from './standing';
 
 export function useSpoken(step: Step): void {
   const { sheet, state } = useJob();
@@ -33,7 +34,8 @@ export function stepWords(sheet: Sheet, { test, point: id }: Step): string {
 }
 
 export function takenWords(taken: Taken): string {
-  if (taken.standing.kind === 'void') return `Void: ${taken.standing.because}.`;
+  const { why, words } = standingOf(taken);
+  if (why !== undefined) return `${words}. ${why}`;
   if (taken.kind === 'answer')
     return `${taken.answer}: ${taken.outcome === 'ok' ? 'good' : outcomeWords(taken.outcome)}.`;
   const { judgement, test, point } = taken;

@@ -1,6 +1,6 @@
-/** A test mode with its time and its beat, or attempts that are counted and purged. */
+/** Entering a live state: a call, a test mode with its time and beat, attempts that are counted and purged. */
 import { beatAt, purgeUntil, type Spell } from '@jeitinho/core/job';
-import { stateName, stateOf, type SheetState, type Test } from '@jeitinho/core/sheet';
+import { stateName, type SheetState } from '@jeitinho/core/sheet';
 import { useEffect, useRef } from 'react';
 import { beep, readySound } from '../../data/alarm';
 import { countdown, useNow } from '../../data/now';
@@ -8,21 +8,29 @@ import { say } from '../../data/speech';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
+import { NeedsPanel } from './needs-panel';
+import type { Entering } from './use-entering';
 
-/** Whether a test belongs to a state that ends by itself or counts attempts. */
+/** Whether a state ends by itself, or counts attempts: it is entered again and again. */
 export const isTimed = (state: SheetState) =>
-  state.lasts !== undefined || state.attempts !== undefined;
+  state.lasts !== undefined || state.steps !== undefined || state.attempts !== undefined;
 
-export function WindowPanel({ test }: { test: Test }) {
-  const { sheet, state: job, record } = useJob();
-  const state = stateOf(sheet, test);
+export interface WindowPanelProps {
+  readonly state: SheetState;
+  /** Whether the machine is in it now. */
+  readonly current: boolean;
+  readonly entering: Entering;
+}
+
+export function WindowPanel({ state, current, entering }: WindowPanelProps) {
+  const { state: job, record } = useJob();
   const now = useNow(250);
   const spell = job.spells.get(state.id);
   const attempts = job.attempts.get(state.id);
   const purge = purgeUntil(state, attempts);
   const begin = () => {
     readySound();
-    void record('window', { state: state.id });
+    entering.enter();
   };
   const running = spell?.endsAt !== undefined && now < spell.endsAt;
   const purged = () => void record('purged', { state: state.id });
@@ -42,6 +50,7 @@ export function WindowPanel({ test }: { test: Test }) {
           <p className="m-0 min-w-0 flex-1 text-[15px]">
             <strong>{stateName(state)}</strong>
             {state.lasts !== undefined && `, ${state.lasts} s at a time`}
+            {!current && !isTimed(state) && ' is not entered yet'}
             {spell?.endsAt !== undefined && ' · it has ended'}
             {state.enter && <span className="block text-soft">{state.enter.join(' ')}</span>}
           </p>
@@ -56,10 +65,11 @@ export function WindowPanel({ test }: { test: Test }) {
         )}
         {purge === undefined && (
           <Button hint="w" onClick={begin}>
-            {running ? 'Begun again' : 'Begun now'}
+            {isTimed(state) ? (running ? 'Begun again' : 'Begun now') : 'It is so now'}
           </Button>
         )}
       </div>
+      <NeedsPanel state={state} entering={entering} />
       {purge !== undefined && (
         <div className="mt-2 border-l-4 border-brick bg-brick-tint px-3 py-2">
           {/* The countdown stays out of the alert: it would be read out every second. */}

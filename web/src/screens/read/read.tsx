@@ -7,6 +7,7 @@ import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { useGoOn } from '../job/paths';
+import { Symptoms } from './symptoms';
 
 const LONGEST = 12;
 
@@ -61,6 +62,7 @@ export function Read() {
         </div>
 
         <Choices keep={(shown) => void keep(shown)} />
+        <Symptoms />
         <Kept />
       </div>
       <ActionBar

@@ -1,5 +1,6 @@
 /** The report, set for paper: every reading against its limit and source, and what was not proven. */
 import { sourceWords, type Report, type ReportRow } from '@jeitinho/core';
+import type { Verdict } from '@jeitinho/core/judge';
 import type { ReactNode } from 'react';
 import { clockTime, longDay } from '../../data/now';
 import { percent } from '../../parts/percent';
@@ -81,6 +82,15 @@ export function ReportPaper({ report }: { report: Report }) {
         <Section title="Repair">
           <ul className="m-0 list-none p-0">
             {report.repair.map((line, i) => (
+              <li key={i}>{line}</li>
+            ))}
+          </ul>
+        </Section>
+      )}
+      {report.compared.length > 0 && (
+        <Section title="Compared, and no evidence about this machine">
+          <ul className="m-0 list-none p-0">
+            {report.compared.map((line, i) => (
               <li key={i}>{line}</li>
             ))}
           </ul>
@@ -202,10 +212,23 @@ function Readings({ rows }: { rows: readonly ReportRow[] }) {
   );
 }
 
+const MARKS: Readonly<Record<ReportRow['mark'], Verdict | 'void'>> = {
+  in: 'in',
+  watch: 'watch',
+  out: 'out',
+  'cannot-tell': 'cannot-tell',
+  'not-settled': 'not-settled',
+  void: 'void',
+  waits: 'void',
+  'one-sided': 'cannot-tell',
+  withdrawn: 'void',
+  repeated: 'void',
+};
+
 /** @param again - The row above is of the same test: its title need not be said twice. */
 function Row({ row, again }: { row: ReportRow; again: boolean }) {
   const gone = row.mark === 'withdrawn' || row.mark === 'repeated';
-  const mark = row.mark === 'withdrawn' || row.mark === 'repeated' ? 'void' : row.mark;
+  const mark = MARKS[row.mark];
   return (
     <tr className={gone ? 'text-soft' : ''}>
       <td className={`${CELL} figure text-[14px]`}>{clockTime(row.at)}</td>

@@ -197,9 +197,11 @@ function stateWords({ summary, sheetId }: JobListItem): string {
   const parts = [`${summary.stageName} next`];
   if (summary.codes.length > 0) parts.push(`code ${summary.codes.join(', ')}`);
   if (summary.taken > 0) parts.push(`${summary.taken} of ${summary.of} taken`);
-  if (summary.partName) parts.push(`decided: ${summary.partName}`);
+  if (summary.ending) parts.push(`decided: ${lowerFirst(summary.ending)}`);
   return parts.join(' · ');
 }
+
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 function SignedRow({ job }: { job: JobListItem }) {
   const { summary, unit, site } = job;
@@ -215,7 +217,7 @@ function SignedRow({ job }: { job: JobListItem }) {
         <span className="min-w-0 flex-1">
           {unit.label} <span className="text-soft">· {site.name}</span>
         </span>
-        <span className="text-[14px]">{summary!.partName ?? 'handed over'}</span>
+        <span className="text-[14px]">{summary!.ending ?? 'undecided'}</span>
       </Link>
     </li>
   );

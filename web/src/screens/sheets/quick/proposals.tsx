@@ -31,7 +31,8 @@ export function Proposals({ sheet, dropped, onToggle }: ProposalsProps) {
               <span className="min-w-0">
                 <strong>{fault.name}</strong>{' '}
                 <span className="text-[14px] text-soft">
-                  {part(fault.part)} · shows {Object.keys(fault.shows).length}:{' '}
+                  {fault.part === undefined ? 'no part' : part(fault.part)} · shows{' '}
+                  {Object.keys(fault.shows).length}:{' '}
                   {[
                     ...new Set(
                       Object.values(fault.shows).flatMap((shown) => Object.keys(sharesOf(shown))),

@@ -1,0 +1,45 @@
+/** Whether the complaint was seen on site: asked once an epoch, after a state that could show it. */
+import { Button } from '../../parts/button';
+import { useJob } from '../job/job-context';
+
+export function LookedAsk() {
+  const { state, record } = useJob();
+  const latest = state.looked.at(-1);
+  const since = state.log.findIndex(({ id }) => id === state.works.at(-1)?.id);
+  const answered =
+    latest && state.log.findIndex(({ id }) => id === latest.id) > since ? latest : undefined;
+  const entered =
+    state.entered !== undefined || state.taken.some(({ situation }) => situation.state);
+  if (!answered && !entered) return null;
+  return (
+    <section
+      aria-label="The complaint"
+      className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 border border-hair bg-card px-4 py-2"
+    >
+      <p className="m-0 min-w-0 flex-1">
+        <strong>{state.complaint || 'The complaint'}</strong>{' '}
+        <span className="text-soft">
+          {answered
+            ? answered.body.seen
+              ? 'was seen here.'
+              : 'was looked for, and not seen.'
+            : 'Was it seen here?'}
+        </span>
+      </p>
+      <span className="flex gap-2">
+        <Button
+          aria-pressed={answered?.body.seen === true}
+          onClick={() => void record('looked', { seen: true })}
+        >
+          Seen
+        </Button>
+        <Button
+          aria-pressed={answered?.body.seen === false}
+          onClick={() => void record('looked', { seen: false })}
+        >
+          Not seen
+        </Button>
+      </span>
+    </section>
+  );
+}

@@ -1,0 +1,188 @@
+/** Prove: what was bad is read again, good, in the state that showed it; or the complaint is looked for. */
+import { proofOf, staleOf, trialsIn, type Taken } from '@jeitinho/core/job';
+import { isMeasured, stateName, type Sheet } from '@jeitinho/core/sheet';
+import { Link, useNavigate } from 'react-router';
+import { ActionBar } from '../../parts/action-bar';
+import { Button } from '../../parts/button';
+import { useKeys } from '../../parts/keys';
+import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
+import { LookedAsk } from '../decide/looked-ask';
+import { useJob } from '../job/job-context';
+import { placePath, stagePath, useGoOn } from '../job/paths';
+import { WorkDone } from '../mend/work-done';
+
+type Proof = NonNullable<ReturnType<typeof proofOf>>;
+
+export function Prove() {
+  const { job, state } = useJob();
+  const proof = proofOf(state);
+  const goOn = useGoOn('prove');
+  const navigate = useNavigate();
+  const first = proof?.owed[0];
+  const primary = () => {
+    if (proof?.proven) goOn();
+    else if (first)
+      void navigate(placePath(job.id, { stage: 'measure', observable: first.observable }));
+  };
+  useKeys({ Enter: primary });
+  return (
+    <>
+      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
+        <h1 className="m-0 text-[25px] font-bold">
+          {proof ? titleOf(proof) : 'Nothing was done yet'}
+        </h1>
+        {proof && <Detail proof={proof} />}
+        {proof && <Lines proof={proof} />}
+        <LookedAsk />
+        <Stale />
+        <WorkDone />
+      </div>
+      <ActionBar
+        title={proof?.proven ? 'Proven' : first ? `Again: ${nameOf(first)}` : 'Not proven yet'}
+        detail={
+          proof?.proven
+            ? 'next: the report'
+            : first
+              ? 'it was bad before the work'
+              : 'look for the complaint, in the state that showed it'
+        }
+      >
+        {!proof?.proven && (
+          <Button kind="quiet" onClick={() => void navigate(stagePath(job.id, 'sign'))}>
+            Leave it unproven
+          </Button>
+        )}
+        <Button kind="go" hint="Enter" disabled={!proof?.proven && !first} onClick={primary}>
+          {proof?.proven ? 'To Sign' : 'Measure it again'}
+        </Button>
+      </ActionBar>
+    </>
+  );
+}
+
+const titleOf = (proof: Proof): string =>
+  proof.proven
+    ? 'The repair is proven'
+    : proof.bad.length > 0 || proof.seen
+      ? proof.work.body.what === 'fitted'
+        ? 'The new part did not help'
+        : 'It is not mended'
+      : 'Not proven yet';
+
+function Detail({ proof }: { readonly proof: Proof }) {
+  const { job, state } = useJob();
+  if (proof.proven)
+    return (
+      <p role="status" className="m-0 text-soft">
+        {proof.good.length > 0
+          ? 'Everything that was bad is good now, in the state that showed it.'
+          : 'Nothing had read bad; the complaint was looked for, and not seen.'}
+      </p>
+    );
+  if (proof.bad.length === 0 && !proof.seen)
+    return (
+      <p role="status" className="m-0 text-soft">
+        {proof.owed.length > 0
+          ? 'Read again what was bad, in the state that showed it.'
+          : 'Nothing had read bad before. The proof is the complaint: look for it, in the state that showed it.'}
+      </p>
+    );
+  const trial = trialsIn(state.works).length > 0;
+  return (
+    <p role="status" className="m-0">
+      Before anything else is changed: read its feed and its load.{' '}
+      {trial && (
+        <>
+          The part is in on trial:{' '}
+          <Link to={stagePath(job.id, 'mend')} className="text-ink">
+            put the old one back
+          </Link>
+          .{' '}
+        </>
+      )}
+      <Link to={stagePath(job.id, 'decide')} className="text-ink">
+        Decide anew
+      </Link>{' '}
+      with what is known now.
+    </p>
+  );
+}
+
+function Lines({ proof }: { readonly proof: Proof }) {
+  const rows = [
+    ...proof.bad.map((taken) => ({ taken, words: 'still bad', mark: 'out' as const })),
+    ...proof.owed.map((taken) => ({ taken, words: 'to read again', mark: 'void' as const })),
+    ...proof.good.map((taken) => ({ taken, words: 'good now', mark: 'in' as const })),
+  ];
+  return (
+    <ul aria-label="What was bad" className="m-0 mt-4 list-none p-0">
+      {rows.map(({ taken, words, mark }) => (
+        <Line key={`${words} ${taken.observable}`} taken={taken} words={words} mark={mark} />
+      ))}
+    </ul>
+  );
+}
+
+interface LineProps {
+  readonly taken: Taken;
+  readonly words: string;
+  readonly mark: 'in' | 'out' | 'void';
+}
+
+function Line({ taken, words, mark }: LineProps) {
+  const { job, sheet } = useJob();
+  const state = inStateWords(sheet, taken);
+  return (
+    <li className="flex items-center gap-3 border-b border-hair py-2">
+      <VerdictMark verdict={mark} />
+      <span className="min-w-0 flex-1">
+        <Link
+          className="inline-flex min-h-11 items-center text-[18px] text-ink"
+          to={placePath(job.id, { stage: 'measure', observable: taken.observable })}
+        >
+          {nameOf(taken)}
+        </Link>
+        {state && <span className="block text-[14px] text-soft">{state}</span>}
+      </span>
+      <span className={`font-semibold ${VERDICT_TEXT[mark]}`}>{words}</span>
+    </li>
+  );
+}
+
+function inStateWords(sheet: Sheet, { situation }: Taken): string | undefined {
+  const state = sheet.states.find(({ id }) => id === situation.state);
+  return state && `was bad in: ${stateName(state)}`;
+}
+
+/** Good figures of the machine as it was: the work may have changed them. */
+function Stale() {
+  const { job, state } = useJob();
+  const proof = proofOf(state);
+  const owed = new Set(proof?.owed.map(({ observable }) => observable));
+  const stale = staleOf(state).filter(({ observable }) => !owed.has(observable));
+  if (stale.length === 0) return null;
+  return (
+    <section aria-labelledby="stale" className="mt-5">
+      <h2 id="stale" className="m-0 text-[17px] font-bold">
+        Read before the work, and touched by it
+      </h2>
+      <ul className="m-0 flex list-none flex-wrap gap-x-5 p-0">
+        {stale.map((taken) => (
+          <li key={taken.observable}>
+            <Link
+              className="inline-flex min-h-11 items-center"
+              to={placePath(job.id, { stage: 'measure', observable: taken.observable })}
+            >
+              {nameOf(taken)}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const nameOf = (taken: Taken): string =>
+  taken.kind !== 'answer' && isMeasured(taken.test) && taken.test.points.length > 1
+    ? `${taken.test.title}, ${taken.point.name ?? taken.point.id}`
+    : taken.test.title;
