@@ -13,6 +13,7 @@ import type { SheetProblem } from '../validation/problem';
 import type { SheetCheck } from './sheet-check';
 import { proving } from './proving';
 import { references } from './references';
+import { followUps, secondEdition } from './second-edition';
 import { shows } from './shows';
 import { visibility } from './visibility';
 import type { Sheet } from '../sheet/schema';
@@ -22,6 +23,7 @@ export type { SheetProblem } from '../validation/problem';
 const FIRST: readonly SheetCheck[] = [
   duplicates,
   references,
+  secondEdition,
   measuring,
   proving,
   circles,
@@ -30,7 +32,7 @@ const FIRST: readonly SheetCheck[] = [
   bench,
 ];
 /** These reckon with outcomes, so they need sound limits and curves. */
-const AFTER_LIMITS: readonly SheetCheck[] = [shows, visibility, answers];
+const AFTER_LIMITS: readonly SheetCheck[] = [shows, visibility, answers, followUps];
 
 /** Problems first, then warnings. */
 export function checkSheet(sheet: Sheet): SheetProblem[] {

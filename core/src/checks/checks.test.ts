@@ -119,6 +119,88 @@ const DAMAGES: readonly Damage[] = [
     'unknown-reference',
     '/access/1/needs/0',
   ],
+  ...(
+    [
+      ['a state from nowhere', (s) => void (s.states[1]!.from = 'x'), '/states/1/from'],
+      [
+        'a state that needs what is not there',
+        (s) => void (s.states[1]!.needs = { access: { roof: 'in' } }),
+        '/states/1/needs/access/roof',
+      ],
+      [
+        'a state that needs an unknown test passed',
+        (s) => void (s.states[1]!.needs = { passed: ['x'] }),
+        '/states/1/needs/passed/0',
+      ],
+      [
+        'a symptom of no fault',
+        (s) => void (s.symptoms = [{ id: 'a', text: 'a', suspects: { x: 0.5 } }]),
+        '/symptoms/0/suspects/x',
+      ],
+      [
+        'a try that cures nothing',
+        (s) => void (s.tries = [{ id: 'a', name: 'a', cures: { x: 0.5 } }]),
+        '/tries/0/cures/x',
+      ],
+      ['a part on no part', (s) => void (s.parts[0]!.on = 'x'), '/parts/0/on'],
+      [
+        'a follow-up of nothing',
+        (s) => void (s.tests[0]!.onlyIf = { x: 'ok' }),
+        '/tests/0/onlyIf/x',
+      ],
+      [
+        'a follow-up of what never comes out',
+        (s) => void (s.tests[0]!.onlyIf = { looks: 'purple' }),
+        '/tests/0/onlyIf/looks',
+      ],
+      [
+        'an unknown access that isolates',
+        (s) => void (s.tests[0]!.isolates = ['roof']),
+        '/tests/0/isolates/0',
+      ],
+      ['what must come first', (s) => void (s.tests[0]!.after = ['x']), '/tests/0/after/0'],
+    ] as [string, (sheet: Sheet) => void, string][]
+  ).map(([name, change, path]): [string, (sheet: Sheet) => void, string, string] => [
+    name,
+    change,
+    'unknown-reference',
+    path,
+  ]),
+  [
+    'a part that sits on itself',
+    (s) => void ((s.parts[0]!.on = s.parts[1]!.id), (s.parts[1]!.on = s.parts[0]!.id)),
+    'circle',
+    '/parts/0/on',
+  ],
+  [
+    'a live state out of a dead one',
+    (s) => void (s.states[1]!.from = 'dead'),
+    'state',
+    '/states/1/from',
+  ],
+  [
+    'one of a group that brings another of it',
+    (s) =>
+      void (
+        (s.faults[0]!.oneOf = 'g'),
+        (s.faults[1]!.oneOf = 'g'),
+        (s.faults[0]!.brings = { [s.faults[1]!.id]: 0.5 })
+      ),
+    'one-of',
+    '/faults/0/brings/driver',
+  ],
+  [
+    'what isolates and is not wanted out',
+    (s) => void (test_(s, 'windings').access = { plug: 'in' }),
+    'isolation',
+    '/tests/4/isolates/0',
+  ],
+  [
+    'ohms whatever the energy, on the machine',
+    (s) => void (test_(s, 'windings').energy = 'any'),
+    'dead-only',
+    '/tests/4/function',
+  ],
   [
     'a repair of no fault',
     (s) => void (s.repairs![0]!.fixes = ['x']),

@@ -11,6 +11,8 @@ export function duplicates(sheet: Sheet): SheetProblem[] {
     faults: sheet.faults,
     parts: sheet.parts,
     repairs: sheet.repairs ?? [],
+    tries: sheet.tries ?? [],
+    symptoms: sheet.symptoms ?? [],
     procedures: sheet.procedures ?? [],
     boards: sheet.boards,
     harnesses: sheet.harnesses ?? [],

@@ -4,7 +4,7 @@ import { METER_FUNCTIONS } from '../meter/functions';
 import { curveProblem } from '../curves/curve';
 import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { findAccess } from '../sheet/lookup';
-import { isMeasured, type MeasureTest, type Sheet } from '../sheet/schema';
+import { isMeasured, type MeasureTest, type Sheet, type TestPoint } from '../sheet/schema';
 import { problem, warning, type SheetProblem } from '../validation/problem';
 
 export function measuring(sheet: Sheet): SheetProblem[] {
@@ -33,7 +33,6 @@ export function measuring(sheet: Sheet): SheetProblem[] {
 }
 
 function ofPoints(sheet: Sheet, test: MeasureTest, path: string, points: string): SheetProblem[] {
-  const live = sheet.states.find(({ id }) => id === test.state)?.energy === 'live';
   const seen = new Set<string>();
   return test.points
     .flatMap((point, i): SheetProblem[] => {
@@ -41,13 +40,17 @@ function ofPoints(sheet: Sheet, test: MeasureTest, path: string, points: string)
       const fn = functionOf(test, point);
       const expect = expectOf(test, point);
       const facts = METER_FUNCTIONS[fn];
+      const { energy, offMachine, state } = { ...test, ...wantsOfPoint(point) };
+      const energyThere = energy ?? sheet.states.find(({ id }) => id === state)?.energy;
+      // In the hand it drives nothing but the part itself.
+      const live = energyThere !== undefined && energyThere !== 'dead' && !offMachine;
       const found: SheetProblem[] = [];
       if (live && facts.deadOnly)
         found.push(
           problem(
             'dead-only',
             point.function ? `${here}/function` : `${path}/function`,
-            `${facts.words} is for dead circuits only; choose a dead state or another function.`,
+            `${facts.words} is for dead circuits only; choose a dead state, measure it off the machine, or take another function.`,
           ),
         );
       if (facts.unit !== undefined && expect.unit !== facts.unit)
@@ -104,6 +107,13 @@ function ofPoints(sheet: Sheet, test: MeasureTest, path: string, points: string)
     })
     .filter(({ path: where, message }) => !seen.has(where + message) && seen.add(where + message));
 }
+
+/** What a point says of energy for itself. */
+const wantsOfPoint = ({ energy, offMachine, state }: TestPoint) => ({
+  ...(energy !== undefined && { energy }),
+  ...(offMachine !== undefined && { offMachine }),
+  ...(state !== undefined && { state }),
+});
 
 function ofRules(test: MeasureTest, path: string): SheetProblem[] {
   return (test.together ?? []).flatMap((rule, i): SheetProblem[] => {

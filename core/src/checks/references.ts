@@ -138,7 +138,7 @@ function ofTest(
 }
 
 /** Tests, their points and their rules. */
-function feederNames(sheet: Sheet): Set<string> {
+export function feederNames(sheet: Sheet): Set<string> {
   return new Set(
     testsOf(sheet).flatMap((test) => [
       test.id,

@@ -7,6 +7,7 @@ import type { Fault, Sheet, Test } from '../sheet/schema';
 import { ACCUSES } from './accused';
 import { isMeasuredEvidence, type EvidenceItem, type Suspect } from './suspects';
 import { energises, shortsOf } from '../job/findings/shorted';
+import { isAsked } from '../job/trail/steps';
 import { isSilent, type JobState, type Silent } from '../job/state/state';
 import { nth } from '../numeric/nth';
 
@@ -146,7 +147,8 @@ function licence(sheet: Sheet, state: JobState): NotProven[] {
 }
 
 function untaken(sheet: Sheet, state: JobState): NotProven[] {
-  const counts = testsOf(sheet).map((test) => {
+  const asked = testsOf(sheet).filter((test) => isAsked(state, test));
+  const counts = asked.map((test) => {
     const observables = observablesOf(test, sheet);
     const taken = observables.filter((each) => state.current.has(each.id)).length;
     return { test, taken, of: observables.length };

@@ -4,6 +4,7 @@ import { words } from '../schema-words';
 
 const Text = Type.String();
 const lines = Type.Array(Text);
+const suspects = Type.Array(Type.Object({ name: Text, part: Text, p: Type.Number() }));
 
 const rowSchema = Type.Object({
   entry: Text,
@@ -50,11 +51,13 @@ export const reportSchema = Type.Object(
     rows: Type.Array(rowSchema),
     /** Figures of other things than this machine: no evidence about it. */
     compared: lines,
-    /** Likeliest first; those under 5 % left out. */
-    suspects: Type.Array(Type.Object({ name: Text, part: Text, p: Type.Number() })),
+    /** At the moment of decision, likeliest first; those under 5 % left out. */
+    suspects,
     other: Type.Number(),
     /** Nothing wrong while it was measured. */
     sound: Type.Number(),
+    /** What may still be wrong after the work; absent where nothing was done. */
+    remains: Type.Optional(Type.Object({ suspects, other: Type.Number(), sound: Type.Number() })),
     notProven: lines,
     /** What was fitted, and what was measured again after it. */
     repair: lines,

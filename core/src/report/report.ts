@@ -1,7 +1,8 @@
 /** The service report as data: every figure with its limit and source. Setting it is the screen's. */
 import type { EnergyKind } from '../conditions/energy';
 import { leftOpen } from '../job/state/access';
-import type { Assessment } from '../diagnose/assess';
+import { assess, type Assessment } from '../diagnose/assess';
+import { foldJob } from '../job/fold/fold';
 import type { EvidenceItem, Suspect } from '../diagnose/suspects';
 import { SPECIMEN_WORDS } from '../job/work/specimen';
 import {
@@ -44,6 +45,7 @@ const WORTH_PRINTING = 0.05;
 
 export function buildReport(sheet: Sheet, state: JobState, assessment: Assessment): Report {
   const { decision, signed } = state;
+  const then = assessedAtDecision(sheet, state) ?? assessment;
   return {
     complaint: state.complaint,
     codes: state.codes.map((code) => ({
@@ -61,9 +63,10 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
         .map((group) => groupRow(sheet, taken, group)),
     ]),
     compared: state.compared.map((each) => comparedLine(sheet, each)),
-    suspects: assessment.suspects.filter((s) => s.p >= WORTH_PRINTING).map(suspectRow),
-    other: assessment.other.p,
-    sound: assessment.sound.p,
+    suspects: then.suspects.filter((s) => s.p >= WORTH_PRINTING).map(suspectRow),
+    other: then.other.p,
+    sound: then.sound.p,
+    ...(state.works.length > 0 && { remains: remainsOf(assessment) }),
     notProven: notProvenLines(sheet, assessment, state),
     repair: repairLines(sheet, state),
     skipped: skippedLines(sheet, state),
@@ -79,6 +82,27 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     ...(signed && { signed: { at: signed.at, ...signed.body } }),
   };
 }
+
+/** Belief as it was when the technician decided; undefined where nothing was found or done since. */
+function assessedAtDecision(sheet: Sheet, state: JobState): Assessment | undefined {
+  const at = state.log.findIndex(({ id }) => id === state.decision?.id);
+  const since = new Set(state.log.slice(at + 1).map(({ id }) => id));
+  const later = [...state.taken.map(({ entry }) => entry), ...state.works.map(({ id }) => id)];
+  if (at < 0 || !later.some((entry) => since.has(entry))) return undefined;
+  // Taken back later, it was not believed then either.
+  const before = state.log.slice(0, at + 1).filter(({ withdrawnBy }) => withdrawnBy === undefined);
+  return assess(sheet, foldJob(sheet, before));
+}
+
+/** What may still be wrong after the work. */
+const remainsOf = ({ suspects, other, sound }: Assessment) => ({
+  suspects: suspects
+    .filter(({ now }) => now >= WORTH_PRINTING)
+    .sort((a, b) => b.now - a.now)
+    .map((suspect) => suspectRow({ ...suspect, p: suspect.now })),
+  other: other.p,
+  sound: sound.p,
+});
 
 const suspectRow = ({ fault, part, p }: Suspect) => ({
   name: fault.name,

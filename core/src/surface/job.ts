@@ -2,6 +2,7 @@
 export { admit } from '../job/admission/admit';
 export { dialRefusal, energyRefusal } from '../job/admission/energy';
 export { unmetFor } from '../job/admission/entering';
+export { licenceRefusal, licensedByPiece } from '../job/admission/licence';
 export type { Refusal } from '../job/admission/refusal';
 export { refusalOf } from '../job/admission/refusal-of';
 export { clocksOf, type RunningClock } from '../job/clocks/clocks';
@@ -57,7 +58,7 @@ export {
   type TakenSeries,
 } from '../job/state/state';
 export { beatAt, purgeUntil, type Spell } from '../job/state/windows';
-export { accessShared, nextStep, type Step, stepsOf } from '../job/trail/steps';
+export { accessShared, isAsked, nextStep, type Step, stepsOf } from '../job/trail/steps';
 export { backBeforeLive, spoils, type Want, wantingOf, wantWords } from '../job/trail/wanting';
 export { type JobSummary, summarise, SUMMARY_VERSION } from '../job/trail/summary';
 export {

@@ -4,6 +4,7 @@ import { wantsOf } from '../../conditions/wants';
 import type { FigurePlace } from '../findings/place-of';
 import { dialRefusal, energyRefusal, meterRefusal } from './energy';
 import type { Admission } from '../kinds/kind';
+import { licenceRefusal } from './licence';
 import type { Refusal } from './refusal';
 
 export function figureRefusal<E>(
@@ -35,6 +36,7 @@ export function figureRefusal<E>(
     Date.parse(at) - seconds * 1000 < Date.parse(energy.since) &&
     state.log.some((each) => each.kind === 'energised' && each.withdrawnBy === undefined);
   return (
+    licenceRefusal(state, test) ??
     (blind || begunLive || elsewhere
       ? undefined
       : energyRefusal(sheet, state.energy, test, point)) ??

@@ -8,6 +8,7 @@ import {
 import type { Situation } from '../../conditions/situation';
 import { wantsOf, type Wants } from '../../conditions/wants';
 import type { Judgement } from '../../judge/judge';
+import { stateName } from '../../sheet/lookup';
 import { observableId } from '../../sheet/observables';
 import type { Sheet, Test, TestPoint } from '../../sheet/schema';
 import type { LoggedEntry } from '../log/entry';
@@ -44,8 +45,20 @@ export function situationOf(
   };
 }
 
+/** What a finding said, as far as how it stands hangs on it. */
+export interface Said {
+  readonly judgement?: Judgement;
+  /** Whether it is bad; by its judgement where absent. */
+  readonly bad?: boolean;
+}
+
 /** The parts of a finding that every kind has, with how it stands as far as its situation goes. */
-export function takenAs(draft: Draft, sheet: Sheet, taking: Taking, judgement?: Judgement) {
+export function takenAs(
+  draft: Draft,
+  sheet: Sheet,
+  taking: Taking,
+  { judgement, bad = judgement?.verdict === 'out' }: Said = {},
+) {
   const { id, at, author } = taking.entry;
   const situation = situationOf(draft, sheet, taking);
   return {
@@ -53,7 +66,7 @@ export function takenAs(draft: Draft, sheet: Sheet, taking: Taking, judgement?: 
     at,
     author,
     situation,
-    standing: standingIn(draft, sheet, taking, situation, judgement),
+    standing: standingIn(draft, sheet, taking, situation, judgement, bad),
     agreeing: 0,
   };
 }
@@ -64,6 +77,7 @@ function standingIn(
   { test, point, entry, seconds }: Taking,
   { state }: Situation,
   judgement: Judgement | undefined,
+  bad: boolean,
 ): Standing {
   const wants = wantsOf(sheet, test, point);
   const begun = momentOf(entry).time - (seconds ?? 0) * 1000;
@@ -71,7 +85,9 @@ function standingIn(
     // In the first edition of the rules a series never came late.
     (seconds === undefined || draft.rules === 2
       ? lateReason(draft.spells.get(wants.state.id), begun)
-      : undefined) ?? voidReason(draft, sheet, wants, state);
+      : undefined) ??
+    voidReason(draft, sheet, wants, state) ??
+    (bad ? delayReason(draft, wants, begun) : undefined);
   if (void_ !== undefined) return { kind: 'void', because: void_ };
   const doubted = draft.rules === 2 && unknownReason(wants, { unknown: draft.accessUnknown });
   if (doubted) return { kind: 'waits', because: doubted };
@@ -79,6 +95,15 @@ function standingIn(
   if (!judgement || (draft.rules === 1 && judgement.verdict === 'in')) return { kind: 'counts' };
   const because = oneSidedReason(wants, { out: draft.access }, judgement);
   return because === undefined ? { kind: 'counts' } : { kind: 'one-sided', because };
+}
+
+/** A start delay is no fault: what is missing before it is over says nothing. */
+function delayReason({ rules, entered }: Draft, { state }: Wants, at: number): string | undefined {
+  if (rules === 1 || state.begins === undefined || entered?.state !== state.id) return undefined;
+  const left = state.begins - (at - entered.at) / 1000;
+  return left <= 0
+    ? undefined
+    : `“${stateName(state)}” begins only after ${state.begins} s, and ${Math.ceil(left)} s of them were still to run: wait, then take it again`;
 }
 
 /** What makes it meaningless, whatever it reads. */

@@ -2,6 +2,7 @@ import { Type } from '@sinclair/typebox';
 import { findTest } from '../../sheet/lookup';
 import { isMeasured, type Sheet } from '../../sheet/schema';
 import { energyRefusal } from '../admission/energy';
+import { licenceRefusal } from '../admission/licence';
 import { refuse, type Refusal } from '../admission/refusal';
 import { keepTaken } from '../findings/keep-taken';
 import { unknownTest } from '../findings/place-of';
@@ -26,7 +27,9 @@ export const answer = defineKind({
         'unknown-answer',
         `“${entry.body.answer}” is not an answer to “${test.title}”.`,
       );
-    return blind ? undefined : energyRefusal(sheet, state.energy, test);
+    return (
+      licenceRefusal(state, test) ?? (blind ? undefined : energyRefusal(sheet, state.energy, test))
+    );
   },
   apply(draft, entry, sheet) {
     const taken = take(draft, entry, sheet);
@@ -53,7 +56,7 @@ function take(
   const outcome = test.answers[said];
   if (outcome === undefined) return undefined;
   return {
-    ...takenAs(draft, sheet, { test, entry }),
+    ...takenAs(draft, sheet, { test, entry }, { bad: outcome !== 'ok' }),
     kind: 'answer',
     observable: test.id,
     test,

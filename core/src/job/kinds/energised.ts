@@ -2,6 +2,7 @@ import { Type } from '@sinclair/typebox';
 import { doubt, energise } from '../../conditions/energy';
 import { baseState } from '../../conditions/live-state';
 import { enteringRefusal } from '../admission/entering';
+import { licensedByPiece } from '../admission/licence';
 import { refuse, type Refusal } from '../admission/refusal';
 import { Person, Said, strict } from '../log/words';
 import { defineKind } from './kind';
@@ -20,7 +21,7 @@ export const energised = defineKind({
   endangers: true,
   /** Live work needs somebody in reach where the sheet says so, and a licence that nobody denied. */
   admit({ sheet, state, entry }): Refusal | undefined {
-    if (state.licence && !state.licence.body.held)
+    if (!licensedByPiece(sheet) && state.licence && !state.licence.body.held)
       return refuse(
         'licence-missing',
         'Nobody here holds the licence this unit asks for. No live work: stop and call somebody who does.',

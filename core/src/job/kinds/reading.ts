@@ -119,7 +119,7 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
   const touches = METER_FUNCTIONS[functionOf(test, point)].placing !== 'none';
   const { contact: wants } = wantsOf(sheet, test, point);
   return {
-    ...takenAs(draft, sheet, { test, point, entry }, judgement),
+    ...takenAs(draft, sheet, { test, point, entry }, { judgement }),
     kind: 'reading',
     observable: observableId(test, point.id),
     test,

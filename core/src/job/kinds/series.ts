@@ -100,7 +100,14 @@ function take(draft: Draft, entry: SeriesEntry, sheet: Sheet): TakenSeries | und
     METER_FUNCTIONS[functionOf(test, point)].placing !== 'none' &&
     wantsOf(sheet, test, point).contact !== 'never';
   return {
-    ...takenAs(draft, sheet, { test, point, entry, seconds: samples.at(-1)?.t ?? 0 }),
+    ...takenAs(
+      draft,
+      sheet,
+      { test, point, entry, seconds: samples.at(-1)?.t ?? 0 },
+      {
+        bad: judgement.verdict === 'out',
+      },
+    ),
     kind: 'series',
     observable: observableId(test, point.id),
     test,

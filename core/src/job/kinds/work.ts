@@ -3,6 +3,7 @@ import { notDeadWords } from '../../conditions/next-safe';
 import { words } from '../../schema-words';
 import { findPart } from '../../sheet/lookup';
 import type { Sheet } from '../../sheet/schema';
+import { licenceRefusal } from '../admission/licence';
 import { refuse, type Refusal } from '../admission/refusal';
 import { Id, Note, strict } from '../log/words';
 import { namedCures } from '../work/cures';
@@ -54,12 +55,13 @@ export function workRefusal(
     return refuse('work-unsaid', 'Say what was done: the part, the repair, or in your own words.');
   if (what === 'put-back' && !trialsIn(state.works).some(({ body }) => body.part === part))
     return refuse('nothing-to-put-back', 'No trial part is in there that could come out again.');
-  const licence = known?.licence ?? sheet.repairs?.find((each) => each.id === repair)?.licence;
-  if (licence !== undefined && !state.licence?.body.held)
-    return refuse(
-      'licence-missing',
-      `This work wants somebody with the licence “${licence}”. Say under Make safe who holds it, or hand over.`,
+  const unlicensed =
+    licenceRefusal(state, known) ??
+    licenceRefusal(
+      state,
+      sheet.repairs?.find((each) => each.id === repair),
     );
+  if (unlicensed) return unlicensed;
   const bad =
     what === 'fitted' && part !== undefined ? badInBox(state.compared, part)[0] : undefined;
   if (bad)

@@ -19,8 +19,10 @@ export function begin(draft: Draft, entry: Begun, sheet: Sheet): void {
 }
 
 export function countAttempt(draft: Draft, { at, body }: Begun, sheet: Sheet): void {
-  if (!findState(sheet, body.state)?.attempts) return;
-  const count = (draft.attempts.get(body.state)?.count ?? 0) + 1;
+  const state = findState(sheet, body.state);
+  if (!state?.attempts) return;
+  // One call may make several attempts by itself.
+  const count = (draft.attempts.get(body.state)?.count ?? 0) + (state.tries ?? 1);
   draft.attempts.set(body.state, { count, lastAt: Date.parse(at) });
 }
 

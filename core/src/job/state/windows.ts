@@ -38,12 +38,33 @@ export function lateReason(spell: Spell | undefined, at: number): string | undef
   return `the test mode had ended ${late} s before: enter it again and repeat`;
 }
 
+export interface Beat {
+  /** From 1. */
+  readonly step: number;
+  readonly of: number;
+  /** Seconds to the next. */
+  readonly nextIn: number;
+  /** What the sheet calls it; absent for a plain beat. */
+  readonly name?: string;
+}
+
+/** Which of its own named steps runs, these many seconds after it began; undefined when all are over. */
+function stepAt(
+  steps: readonly { readonly name: string; readonly seconds: number }[],
+  seconds: number,
+): Beat | undefined {
+  let end = 0;
+  for (const [i, { name, seconds: length }] of steps.entries()) {
+    end += length;
+    if (seconds >= 0 && seconds < end)
+      return { step: i + 1, of: steps.length, nextIn: end - seconds, name };
+  }
+  return undefined;
+}
+
 /** The step of a beating test mode that runs at a moment, from 1; undefined outside it. */
-export function beatAt(
-  state: SheetState,
-  spell: Spell | undefined,
-  now: number,
-): { readonly step: number; readonly of: number; readonly nextIn: number } | undefined {
+export function beatAt(state: SheetState, spell: Spell | undefined, now: number): Beat | undefined {
+  if (state.steps && spell) return stepAt(state.steps, (now - spell.startedAt) / 1000);
   if (state.beat === undefined || state.lasts === undefined || !spell) return undefined;
   const seconds = (now - spell.startedAt) / 1000;
   if (seconds < 0 || seconds >= state.lasts) return undefined;

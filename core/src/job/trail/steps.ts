@@ -9,9 +9,22 @@ import { accessOwedFor } from '../state/access';
 import { energises, shortsOf } from '../findings/shorted';
 import type { JobState } from '../state/state';
 
+/** Whether a test is asked at all: a follow-up is, once its parents came out as it says. */
+export const isAsked = ({ current }: Pick<JobState, 'current'>, { onlyIf }: Test): boolean =>
+  Object.entries(onlyIf ?? {}).every(([ref, outcome]) =>
+    [...current].some(
+      ([id, taken]) =>
+        (id === ref || taken.test.id === ref) &&
+        taken.standing.kind === 'counts' &&
+        (taken.kind === 'answer' ? taken.outcome : taken.judgement.outcome) === outcome,
+    ),
+  );
+
 /** How many observables of the sheet have a reading or answer that stands. */
 export function takenCount(sheet: Sheet, state: JobState): { taken: number; of: number } {
-  const all = testsOf(sheet).flatMap((each) => observablesOf(each, sheet));
+  const all = testsOf(sheet)
+    .filter((test) => isAsked(state, test))
+    .flatMap((each) => observablesOf(each, sheet));
   return { taken: all.filter((each) => state.current.has(each.id)).length, of: all.length };
 }
 
@@ -57,6 +70,7 @@ export function nextStep(
     (step) =>
       step !== inHand &&
       open(state, step) &&
+      isAsked(state, step.test) &&
       !(leaveTest && step.test.id === inHand?.test.id) &&
       !energises(sheet, shorts, step.test),
   );

@@ -10,7 +10,7 @@ import type { Sheet } from '../../sheet/schema';
 import { mendsOf, workOwed } from '../endings/mends';
 import { proofOf } from '../findings/proof';
 import type { JobState } from '../state/state';
-import { takenCount } from './steps';
+import { isAsked, takenCount } from './steps';
 
 interface StageOf<S extends string> {
   readonly stage: S;
@@ -60,6 +60,7 @@ export const TRAIL = [
     name: 'Measure',
     owed: (sheet, { current, skipped }) =>
       testsOf(sheet)
+        .filter((test) => isAsked({ current }, test))
         .flatMap((test) => observablesOf(test, sheet))
         .filter(({ id }) => !current.has(id) && !skipped.has(id)).length,
     note(sheet, state) {

@@ -366,3 +366,48 @@ test('a new part that reads bad in the box is told from this machine', () => {
   ]);
   expect(code(log, 'work', { what: 'fitted', part: 'sensor', note: '' })).toBe('bad-in-box');
 });
+
+test('the report prints the belief of the moment of decision, and what remains after the repair', () => {
+  const log = noVolts();
+  const decidedOn = assess(sheet, fold(log));
+  log.add('decided', {
+    endings: [{ kind: 'replace', part: 'board' }],
+    leading: 'board',
+    probability: 0.6,
+    reason: '',
+  });
+  const at = buildReport(sheet, fold(log), decidedOn);
+  expect(at.remains).toBeUndefined();
+  proveDead(log);
+  log.add('work', { what: 'fitted', part: 'board', note: '' });
+  liveHeat(log, 'heat');
+  read(log, 'out', 24);
+  const after = buildReport(sheet, fold(log), assess(sheet, fold(log)));
+  expect(after.suspects).toEqual(at.suspects);
+  expect(after.sound).toBeCloseTo(decidedOn.sound.p, 9);
+  expect(after.remains?.sound).toBeGreaterThan(0.8);
+});
+
+test('a test that wants a licence is taken only by somebody who holds it; the rest is anybody’s', () => {
+  const licensed = {
+    ...sheet,
+    tests: sheet.tests.map((test) => (test.id === 'joint' ? { ...test, licence: 'gas' } : test)),
+  };
+  const log = openHeat();
+  const body = {
+    test: 'joint',
+    point: '1',
+    function: 'ohm',
+    reading: volts(0.4),
+    typed: '',
+  } as const;
+  const refused = () =>
+    refusalOf(licensed, foldJob(licensed, log.entries), log.make('reading', body))?.code;
+  expect(refused()).toBe('licence-missing');
+  log.add('licence', { held: false, who: '' });
+  expect(refused()).toBe('licence-missing');
+  // Nobody holds it, and live work is open all the same: the licence is that of single pieces.
+  expect(code(log, 'energised', { precautions: true })).toBeUndefined();
+  log.add('licence', { held: true, who: 'Ana' });
+  expect(refused()).toBeUndefined();
+});

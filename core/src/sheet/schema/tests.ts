@@ -60,6 +60,8 @@ const testCommon = {
   onlyIf: Type.Optional(Type.Record(Ref, Id)),
   minutes: Type.Optional(Minutes),
   hazard: Type.Optional(Type.String({ maxLength: 200 })),
+  /** Taken only by somebody who holds this licence. */
+  licence: Type.Optional(Name),
   page: Type.Optional(Type.String({ maxLength: 40 })),
   noise: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 0.5 })),
 };

@@ -1,4 +1,5 @@
 /** The licences this unit asks for, and whether somebody here holds them. Asked once a job. */
+import { licensedByPiece } from '@jeitinho/core/job';
 import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
 
@@ -21,7 +22,9 @@ export function LicenceAsk() {
         >
           {said.held
             ? `✓ held${said.who ? ` by ${said.who}` : ''}`
-            : 'Nobody here holds it: no live work and no licensed work. Stopping and calling is a respectable result.'}{' '}
+            : licensedByPiece(sheet)
+              ? 'Nobody here holds it: what wants it is left to somebody who does.'
+              : 'Nobody here holds it: no live work and no licensed work. Stopping and calling is a respectable result.'}{' '}
           <button
             type="button"
             onClick={() => void record('licence', { held: !said.held, who: said.held ? '' : who })}

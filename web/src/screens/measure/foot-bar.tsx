@@ -16,7 +16,7 @@ import { useJob } from '../job/job-context';
 import { useSmallScreen } from '../../parts/small-screen';
 import type { CurrentStep } from './current-step';
 import { PhotoButton } from './photo-button';
-import { TestPicker } from './test-head';
+import { PlanButton } from './plan';
 import { asksForLive } from './state-gate';
 import type { ReadingEntry } from './use-reading';
 
@@ -88,7 +88,7 @@ export function FootBar(props: FootBarProps) {
       </div>
       <div className="no-print border-t border-hair px-3.5 pb-2 lg:hidden">
         <div className="flex items-center justify-between gap-1 py-1">
-          <TestPicker current={current} />
+          <PlanButton current={current} />
           {onContact ? (
             <Button className="border-marigold bg-marigold-tint px-2" onClick={onContact}>
               Contact?

@@ -29,6 +29,7 @@ import { GivenField } from './given-field';
 import { GroupVerdicts } from './group-verdicts';
 import { useJob } from '../job/job-context';
 import { Answer } from './answer';
+import { CountPad } from './count-pad';
 import { PhaseStrip } from './phase-strip';
 import type { Remark } from './remark-dialogs';
 import { SizeAsk, type SizeAskProps } from './size-ask';
@@ -73,20 +74,23 @@ export function MeasureCard({
   const shown = repeating ? undefined : taken;
   const limits = limitsAt(sheet, state, test, point);
   const asked = stillAsked(state, test, point);
+  const counts = functionOf(test, point) === 'count';
   return (
     <>
       <PhaseStrip test={test} point={point} />
       <div
         className={`grid gap-x-5 gap-y-2 ${point.red === undefined ? 'max-w-2xl' : 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]'}`}
       >
-        <BoardDrawing
-          sheet={sheet}
-          red={point.red}
-          black={point.black}
-          known={(ref) => readThere(sheet, state, ref)}
-        />
+        {!counts && (
+          <BoardDrawing
+            sheet={sheet}
+            red={point.red}
+            black={point.black}
+            known={(ref) => readThere(sheet, state, ref)}
+          />
+        )}
         <div className="min-w-0">
-          <Placement point={point} />
+          {!counts && <Placement point={point} />}
           {!blocked && <GivenField test={test} point={point} />}
           {!blocked && !asked && (
             <Field
@@ -98,7 +102,7 @@ export function MeasureCard({
               onPaste={onPaste}
             />
           )}
-          {!blocked && meter.wanted && (
+          {!blocked && !counts && meter.wanted && (
             <MeterStrip
               job={job.id}
               bench={job.bench}
@@ -108,9 +112,10 @@ export function MeasureCard({
               holding
             />
           )}
+          {!blocked && counts && !shown && <CountPad reading={reading} />}
           {sizing && <SizeAsk {...sizing} />}
           <div className="flex flex-col max-lg:flex-col-reverse">
-            {limits && (
+            {limits && !counts && (
               <LimitBand
                 expect={limits}
                 marks={marksOf(test, point, state, reading, shown ? undefined : meter.offered)}

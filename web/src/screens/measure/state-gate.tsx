@@ -1,5 +1,5 @@
 /** Why this test cannot be done in the machine's present state. The foot of the card has the way out. */
-import type { Refusal } from '@jeitinho/core/job';
+import { licensedByPiece, type Refusal } from '@jeitinho/core/job';
 import type { SheetState } from '@jeitinho/core/sheet';
 import { useJob } from '../job/job-context';
 import { BackFirst } from './back-first';
@@ -41,6 +41,7 @@ export function StateGate({ refusal, state, second, onSecond, powering }: StateG
       <p role="alert" className="m-0 text-[18px] font-semibold">
         {refusal.message}
       </p>
+      {refusal.code === 'licence-missing' && <LicenceAsk />}
       {live && (
         <>
           <ul className="m-0 mt-1 list-none p-0">
@@ -54,7 +55,7 @@ export function StateGate({ refusal, state, second, onSecond, powering }: StateG
           </ul>
           <BackFirst />
           {!job.licence && <LicenceAsk />}
-          {job.licence && !job.licence.body.held && (
+          {job.licence && !job.licence.body.held && !licensedByPiece(sheet) && (
             <p className="m-0 mt-2 font-semibold">
               Nobody here holds the licence: no live work. Stop and call.
             </p>

@@ -6,12 +6,12 @@ import {
   functionOf,
   isMeasured,
   stateName,
-  testsOf,
   type Test,
   wantsOf,
 } from '@jeitinho/core/sheet';
 import { MeterChip } from './meter-dialog';
 import { PhotoButton } from './photo-button';
+import { PlanButton } from './plan';
 import { ReckonerChip } from './reckoner-chip';
 import { useSmallScreen } from '../../parts/small-screen';
 import { useJob } from '../job/job-context';
@@ -45,7 +45,7 @@ export function TestHead({ current, wants, other, onZero }: TestHeadProps) {
         <span className="flex shrink-0 items-center gap-1 max-lg:hidden">
           {!small && <PhotoButton step={current.step} />}
           <ReckonerChip />
-          <TestPicker current={current} />
+          <PlanButton current={current} />
         </span>
         {fn && (
           <span className="shrink-0 pt-0.5 text-[15px] text-soft lg:hidden">
@@ -65,7 +65,8 @@ export function TestHead({ current, wants, other, onZero }: TestHeadProps) {
         )}
         {fn && (
           <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>
-            meter on <strong>{METER_FUNCTIONS[fn].words}</strong>
+            {METER_FUNCTIONS[fn].metered && 'meter on '}
+            <strong>{METER_FUNCTIONS[fn].words}</strong>
           </li>
         )}
         <WantChips current={current} wants={wants} />
@@ -111,37 +112,5 @@ function LeadChip({ test, onZero }: { test: Test; onZero: () => void }) {
         {state.lead ? `✓ leads ${state.lead.value} Ω` : '☐ zero the leads'}
       </button>
     </li>
-  );
-}
-
-/** Any test of the sheet, with what is taken ticked off. */
-export function TestPicker({ current }: { current: CurrentStep }) {
-  const { sheet, state } = useJob();
-  const mark = (test: Test) => {
-    const steps = current.steps.filter((step) => step.test === test);
-    const done = steps.filter((step) => state.current.has(step.observable)).length;
-    if (done === steps.length) return '✓ ';
-    return steps.every((step) => state.skipped.has(step.observable)) ? '– ' : done > 0 ? '· ' : '';
-  };
-  return (
-    <label className="shrink-0 text-[14px] text-soft">
-      <span className="sr-only">Test</span>
-      <select
-        value={current.step.test.id}
-        onChange={(event) =>
-          current.goTo(
-            current.steps.find((step) => step.test.id === event.target.value)!.observable,
-          )
-        }
-        className="min-h-11 max-w-48 cursor-pointer border border-soft bg-card px-2 text-ink max-lg:max-w-20"
-      >
-        {testsOf(sheet).map((test, i) => (
-          <option key={test.id} value={test.id}>
-            {mark(test)}
-            {i + 1} {test.title}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }

@@ -3,6 +3,7 @@ import {
   dialRefusal,
   dutyOf,
   energyRefusal,
+  licenceRefusal,
   meterProblem,
   nextStep,
   placeOfEntry,
@@ -204,7 +205,9 @@ function useRefusal({ step }: Card['current'], elsewhere: boolean): Refusal | un
   const { sheet, state } = useJob();
   const { test } = step;
   const point = findPoint(test, step.point);
-  const energy = elsewhere ? undefined : energyRefusal(sheet, state.energy, test, point);
+  const energy =
+    licenceRefusal(state, test) ??
+    (elsewhere ? undefined : energyRefusal(sheet, state.energy, test, point));
   if (energy || !isMeasured(test) || !point) return energy;
   const duty = dutyOf(sheet, test, point, state.given.get(test.id));
   const unfit = meterProblem(state.meters, sheet, duty);

@@ -64,7 +64,14 @@ export function WindowPanel({ state, current, entering }: WindowPanelProps) {
           </p>
         )}
         {purge === undefined && (
-          <Button hint="w" onClick={begin}>
+          <Button
+            hint="w"
+            onClick={(event) => {
+              // The next key belongs to the card again.
+              event.currentTarget.blur();
+              begin();
+            }}
+          >
             {isTimed(state) ? (running ? 'Begun again' : 'Begun now') : 'It is so now'}
           </Button>
         )}
@@ -93,15 +100,16 @@ export function WindowPanel({ state, current, entering }: WindowPanelProps) {
 function Running({ state, spell, now }: { state: SheetState; spell: Spell; now: number }) {
   const beat = beatAt(state, spell, now);
   const step = beat?.step;
+  const name = beat?.name;
   const last = useRef(step);
   useEffect(() => {
     if (step === undefined || step === last.current) return;
     if (last.current !== undefined) {
       beep(1, 1400);
-      say(`Step ${step}`);
+      say(name ?? `Step ${step}`);
     }
     last.current = step;
-  }, [step]);
+  }, [step, name]);
   return (
     <p className="m-0 flex flex-1 flex-wrap items-baseline gap-x-4">
       <span
@@ -120,7 +128,8 @@ function Running({ state, spell, now }: { state: SheetState; spell: Spell; now: 
           <strong className="figure text-[20px]">
             {beat.step} of {beat.of}
           </strong>
-          , next in <span className="figure">{Math.ceil(beat.nextIn)} s</span>
+          {beat.name && <strong> {beat.name}</strong>}, next in{' '}
+          <span className="figure">{Math.ceil(beat.nextIn)} s</span>
         </span>
       )}
     </p>

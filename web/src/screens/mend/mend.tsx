@@ -16,6 +16,7 @@ import { useLoneDigit } from '../../parts/lone-digit';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { stagePath, useGoOn } from '../job/paths';
+import { LicenceAsk } from '../make-safe/licence-ask';
 import { OtherWork } from './other-work';
 import { WorkDone } from './work-done';
 
@@ -27,6 +28,10 @@ export function Mend() {
   const [trial, setTrial] = useState(false);
   const trials = trialsIn(state.works);
   const dead = state.energy.kind === 'dead';
+  const wantsLicence = (part?: string, repair?: string) =>
+    [...sheet.parts, ...(sheet.repairs ?? [])].some(
+      ({ id, licence }) => licence !== undefined && (id === part || id === repair),
+    );
   const done = (ending: Ending) => {
     const work = workOf(sheet, ending);
     void record('work', { ...work, ...(trial && work.what === 'fitted' && { trial: true }) });
@@ -59,6 +64,7 @@ export function Mend() {
             </Link>
           </p>
         )}
+        {owed.some(({ part, repair }) => wantsLicence(part, repair)) && <LicenceAsk />}
         <ul aria-label="To do" className="m-0 mt-4 list-none p-0">
           {owed.map((ending, i) => (
             <Owed key={endingWords(sheet, ending)} ending={ending} number={i + 1} onDone={done} />

@@ -167,14 +167,32 @@ function Found({ report }: { report: Report }) {
       ) : (
         <h2 className="m-0 text-[22px] font-bold">Not decided yet</h2>
       )}
-      <p className="m-0 mt-1 text-[15px] text-soft">
-        {report.suspects.map((s) => `${s.name} (${s.part}) ${percent(s.p)}`).join(' · ')}
-        {report.suspects.length > 0 && ' · '}
-        nothing wrong while measured {percent(report.sound)} · something not on this sheet{' '}
-        {percent(report.other)}
-      </p>
+      <Believed
+        title={report.remains ? 'When decided: ' : ''}
+        {...report}
+        soundWords="nothing wrong while measured"
+      />
+      {report.remains && (
+        <Believed title="After the work: " {...report.remains} soundWords="nothing is left" />
+      )}
       {report.signed?.note && <p className="m-0 mt-1">Told: {report.signed.note}</p>}
     </section>
+  );
+}
+
+interface BelievedProps extends Pick<Report, 'suspects' | 'sound' | 'other'> {
+  readonly title: string;
+  readonly soundWords: string;
+}
+
+function Believed({ title, suspects, sound, other, soundWords }: BelievedProps) {
+  return (
+    <p className="m-0 mt-1 text-[15px] text-soft">
+      {title && <strong>{title}</strong>}
+      {suspects.map((s) => `${s.name} (${s.part}) ${percent(s.p)}`).join(' · ')}
+      {suspects.length > 0 && ' · '}
+      {soundWords} {percent(sound)} · something not on this sheet {percent(other)}
+    </p>
   );
 }
 

@@ -1,8 +1,20 @@
 /** Cells of the dictionary in words. */
 import type { DictionaryCell, Shares } from '@jeitinho/core/bench';
-import { outcomeWords } from '@jeitinho/core/judge';
+import { outcomeWords, ruleTitle } from '@jeitinho/core/judge';
+import { findPoint, findTest, isMeasured, type Sheet } from '@jeitinho/core/sheet';
 
 export const cellKey = ({ fault, observable }: DictionaryCell): string => `${fault} ${observable}`;
+
+/** `Compressor windings, U to V`: what stands behind an observable, by the names of the sheet. */
+export function observableWords(sheet: Sheet, observable: string): string {
+  const [id = observable, at] = observable.split('@');
+  const test = findTest(sheet, id);
+  if (!test) return observable;
+  const point = findPoint(test, at);
+  const rule = isMeasured(test) && test.together?.find((each) => each.id === at);
+  const more = point ? (point.name ?? point.id) : rule ? ruleTitle(rule).toLowerCase() : at;
+  return more === undefined ? test.title : `${test.title}, ${more}`;
+}
 
 /** Below it bench and author are taken to agree: chance alone moves shares by as much. */
 export const WORTH_TELLING = 0.25;

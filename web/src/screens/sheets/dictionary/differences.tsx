@@ -3,7 +3,7 @@ import type { DictionaryCell } from '@jeitinho/core/bench';
 import type { Sheet } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { Button } from '../../../parts/button';
-import { cellKey, sharesWords, WORTH_TELLING } from './cell-words';
+import { cellKey, observableWords, sharesWords, WORTH_TELLING } from './cell-words';
 import type { HeatTableProps } from './heat-table';
 
 /** Rows shown before somebody asks for the rest. */
@@ -99,7 +99,7 @@ function Row({
       <td className="px-2">
         <label className="flex min-h-11 w-11 cursor-pointer items-center justify-center">
           <span className="sr-only">
-            Take over {name}, {cell.observable}
+            Take over {name}, {observableWords(sheet, cell.observable)}
           </span>
           <input
             type="checkbox"
@@ -110,7 +110,7 @@ function Row({
         </label>
       </td>
       <td className="px-2">{name}</td>
-      <td className="figure px-2 text-[14px]">{cell.observable}</td>
+      <td className="px-2">{observableWords(sheet, cell.observable)}</td>
       <td className="px-2">{sharesWords(cell.written)}</td>
       <td className="px-2 font-semibold">{sharesWords(cell.computed)}</td>
     </tr>

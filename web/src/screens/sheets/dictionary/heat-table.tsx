@@ -1,7 +1,7 @@
 /** Faults × tests: what the bench reads, the darker the further from what the author wrote. */
 import type { DictionaryCell } from '@jeitinho/core/bench';
 import type { Sheet } from '@jeitinho/core/sheet';
-import { cellKey, sharesWords, worst, WORTH_TELLING } from './cell-words';
+import { cellKey, observableWords, sharesWords, worst, WORTH_TELLING } from './cell-words';
 
 export interface HeatTableProps {
   readonly sheet: Sheet;
@@ -35,10 +35,11 @@ export function HeatTable({ sheet, cells, chosen, onToggle }: HeatTableProps) {
                 <th
                   key={observable}
                   scope="col"
-                  className="h-36 min-w-12 border border-hair px-0 align-bottom font-normal"
+                  title={observableWords(sheet, observable)}
+                  className="h-56 min-w-12 border border-hair px-0 align-bottom font-normal"
                 >
-                  <span className="inline-block max-h-32 rotate-180 truncate px-1 text-left [writing-mode:vertical-rl]">
-                    {observable}
+                  <span className="inline-block max-h-52 rotate-180 truncate px-1 text-left [writing-mode:vertical-rl]">
+                    {observableWords(sheet, observable)}
                   </span>
                 </th>
               ))}
@@ -57,6 +58,7 @@ export function HeatTable({ sheet, cells, chosen, onToggle }: HeatTableProps) {
                   <HeatCell
                     key={observable}
                     name={fault.name}
+                    words={observableWords(sheet, observable)}
                     cell={byKey.get(`${fault.id} ${observable}`)}
                     chosen={chosen}
                     onToggle={onToggle}
@@ -73,11 +75,13 @@ export function HeatTable({ sheet, cells, chosen, onToggle }: HeatTableProps) {
 
 function HeatCell({
   name,
+  words,
   cell,
   chosen,
   onToggle,
 }: {
   name: string;
+  words: string;
   cell: DictionaryCell | undefined;
   chosen: ReadonlySet<string>;
   onToggle: (key: string) => void;
@@ -93,7 +97,7 @@ function HeatCell({
       <button
         type="button"
         aria-pressed={chosen.has(key)}
-        aria-label={`${name}, ${cell.observable}: bench ${sharesWords(cell.computed)}; author ${sharesWords(cell.written)}`}
+        aria-label={`${name}, ${words}: bench ${sharesWords(cell.computed)}; author ${sharesWords(cell.written)}`}
         title={`bench: ${sharesWords(cell.computed)}\nauthor: ${sharesWords(cell.written)}`}
         onClick={() => onToggle(key)}
         style={
