@@ -6,6 +6,8 @@ import { evidenceOf } from '../diagnose/evidence-of';
 import { refusalOf } from '../job/admission/refusal-of';
 import { foldJob } from '../job/fold/fold';
 import type { BodyOf, EntryKind } from '../job/kinds/index';
+import { assess } from '../diagnose/assess';
+import type { Sheet } from '../sheet/schema';
 import { baseState } from './live-state';
 import { wantsOf } from './wants';
 
@@ -372,4 +374,54 @@ test('each finding keeps what it was taken in: nothing that comes later changes 
     }),
     { numRuns: 60 },
   );
+});
+
+test('a figure that wanders across its limit is unsteady, and that is evidence', () => {
+  const log = liveHeat();
+  log.add('reading', {
+    test: 'rail',
+    point: '12',
+    function: 'V=',
+    reading: { kind: 'value', value: 5, to: 3.2 },
+    typed: '3.2..5',
+  });
+  const state = fold(log);
+  expect(state.current.get('rail')).toMatchObject({
+    judgement: { verdict: 'out', outcome: 'unsteady' },
+    standing: { kind: 'counts' },
+  });
+  expect(assess(sheet, state).belief.other).toBeGreaterThan(0.03);
+});
+
+test('what a reference showed grows stale in ten minutes; a label does not', () => {
+  const asking = (kind: 'reference' | 'label'): Sheet => ({
+    ...sheet,
+    tests: sheet.tests.map((test) =>
+      test.id === 'rail'
+        ? ({
+            ...test,
+            expect: { kind, asks: 'Volts by the other meter', unit: 'V', plusMinus: 0.2 },
+          } as typeof test)
+        : test,
+    ),
+  });
+  for (const [kind, refused] of [
+    ['reference', 'given-owed'],
+    ['label', undefined],
+  ] as const) {
+    const log = liveHeat();
+    log.add('given', { test: 'rail', value: 5, typed: '5' });
+    const body = {
+      test: 'rail',
+      point: '12',
+      function: 'V=',
+      reading: volts(5),
+      typed: '5',
+    } as const;
+    const of = asking(kind);
+    const asked = () => refusalOf(of, foldJob(of, log.entries), log.make('reading', body))?.code;
+    expect(asked()).toBeUndefined();
+    log.wait(12);
+    expect(asked()).toBe(refused);
+  }
 });

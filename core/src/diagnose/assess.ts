@@ -8,6 +8,7 @@ import type { Part, Sheet, Test } from '../sheet/schema';
 import { comesAndGoes } from './intermittence';
 import { proofOf } from '../job/findings/proof';
 import { testsOf } from '../sheet/all-tests';
+import { UNSTEADY } from '../judge/span';
 import { findPart } from '../sheet/lookup';
 import { observablesOf, ruleObservables } from '../sheet/observables';
 import type { JobState } from '../job/state/state';
@@ -60,9 +61,34 @@ function modelFor(sheet: Sheet): DiagnosticModel {
   return known;
 }
 
+const unsteady = new WeakMap<DiagnosticModel, Map<string, DiagnosticModel>>();
+
+/** “Unsteady” is a class of a test only where such a figure was taken. Kept: a model is costly to prepare. */
+function withUnsteady(model: DiagnosticModel, evidence: readonly EvidenceItem[]): DiagnosticModel {
+  const outcomes = new Map(model.tests.map((test) => [test.id, test.outcomes]));
+  const tests = new Set(
+    evidence.flatMap(({ evidence: item }) =>
+      'p' in item && UNSTEADY in item.p && !outcomes.get(item.test)?.includes(UNSTEADY)
+        ? [item.test]
+        : [],
+    ),
+  );
+  if (tests.size === 0) return model;
+  const key = [...tests].sort().join(' ');
+  const kept = unsteady.get(model) ?? new Map<string, DiagnosticModel>();
+  const made = kept.get(key) ?? {
+    ...model,
+    tests: model.tests.map((test) =>
+      tests.has(test.id) ? { ...test, outcomes: [...test.outcomes, UNSTEADY] } : test,
+    ),
+  };
+  unsteady.set(model, kept.set(key, made));
+  return made;
+}
+
 export function assess(sheet: Sheet, state: JobState): Assessment {
-  const model = modelFor(sheet);
   const evidence = evidenceOf(state, sheet);
+  const model = withUnsteady(modelFor(sheet), evidence);
   const inference = infer(
     model,
     evidence.map((item) => item.evidence),

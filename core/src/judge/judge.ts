@@ -12,6 +12,7 @@ import { limitsOf, type Expectation, type Limits } from './expectation';
 import { normalCdf } from '../numeric/normal';
 import type { Accuracy, LeadZero, Reading } from './reading';
 import { remedyFor, type Remedy } from './remedy';
+import { judgeSpan } from './span';
 import { errorsOf, standardUncertainty, type ErrorParts } from './uncertainty/errors';
 import { COVERAGE, DECISION_LEVEL } from './uncertainty/level';
 
@@ -90,6 +91,11 @@ export function judge(input: JudgeInput): Judgement {
   const limits = limitsOf(expect);
   const assumed = expect.from === 'house';
   if (reading.kind === 'overload') return { ...judgeOverload(input, limits), assumed };
+  if (reading.to !== undefined)
+    return judgeSpan([
+      judge({ ...input, reading: { kind: 'value', value: reading.value } }),
+      judge({ ...input, reading: { kind: 'value', value: reading.to } }),
+    ]);
   if (!Number.isFinite(reading.value))
     throw new InvalidInputError('a reading must be a finite number or OL', '/reading/value');
   checkAccuracy(input);

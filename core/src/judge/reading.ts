@@ -1,6 +1,8 @@
 /** What a meter showed, and how far that figure may be off. */
 
-export type Reading = { kind: 'value'; value: number } | { kind: 'overload' };
+export type Reading =
+  /** `to`: the other end of a figure that wanders; `value` is the one farther from 0. */
+  { kind: 'value'; value: number; to?: number } | { kind: 'overload' };
 
 /** Meter limits of error: `percent` of reading plus `absolute`, in the unit of the reading. */
 export interface Accuracy {

@@ -29,6 +29,7 @@ import { ruleTitle } from '../judge/groups/index';
 import { expectWords, isSeries } from '../judge/test-expectation';
 import { limitWords, outcomeWords, verdictWords } from '../judge/words';
 import { resolveExpectation } from '../judge/given';
+import { readingWords } from '../judge/reading-words';
 import { durationOf } from '../judge/series/samples';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { findAccess, stateName, stateOf } from '../sheet/lookup';
@@ -192,9 +193,7 @@ function figureRow(
     value:
       taken.kind === 'series'
         ? seriesWords(taken)
-        : taken.reading.kind === 'overload'
-          ? 'OL'
-          : formatQuantity(judgement.corrected ?? taken.reading.value, unit),
+        : readingWords(taken.reading, unit, judgement.corrected),
     uncertainty:
       taken.kind === 'reading' && judgement.u
         ? `± ${formatQuantity(judgement.u * Math.sqrt(3), unit, 2)}`
@@ -238,8 +237,7 @@ function fullVerdict(taken: TakenReading | TakenSeries): string {
 function comparedLine(sheet: Sheet, each: Compared): string {
   const { specimen, test, point, reading, judgement } = each;
   const { unit } = expectOf(test, point);
-  const value =
-    reading.kind === 'overload' ? 'OL' : formatQuantity(judgement.corrected ?? reading.value, unit);
+  const value = readingWords(reading, unit, judgement.corrected);
   const part = sheet.parts.find(({ id }) => id === specimen.part)?.name;
   const of = [SPECIMEN_WORDS[specimen.kind], part, specimen.name].filter(Boolean).join(', ');
   return `${test.title}, of ${of}: ${value}, ${verdictWords(judgement).toLowerCase()}.`;

@@ -21,3 +21,4 @@ export type { Wanted } from '../judge/series/series-kind';
 export { expectWords } from '../judge/test-expectation';
 export { evenErrors } from '../judge/uncertainty/errors';
 export { limitWords, outcomeWords, verdictWords } from '../judge/words';
+export { readingWords } from '../judge/reading-words';

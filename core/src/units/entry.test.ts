@@ -113,3 +113,36 @@ test('an echo read again is the same value, to the four digits it shows', () => 
     ),
   );
 });
+
+describe('a figure that wanders, and gauges', () => {
+  test.each([
+    ['3.1..4.8', 'V', 3.1, 4.8],
+    ['4.8 to 3.1', 'V', 3.1, 4.8],
+    ['3,1…4,8 k', 'ohm', 3100, 4800],
+    ['900..1.2k', 'ohm', 900, 1200],
+    ['-2..3', 'V', -2, 3],
+  ] as const)('%s in %s is %s to %s', (typed, unit, low, high) => {
+    const entry = parseEntry(typed, unit);
+    expect(entry).toMatchObject({ kind: 'span', unit });
+    if (entry.kind !== 'span') return;
+    expect(entry.low).toBeCloseTo(low, 9);
+    expect(entry.high).toBeCloseTo(high, 9);
+  });
+  test('with one end missing or wrong it says so', () => {
+    expect(parseEntry('3..', 'V').kind).toBe('error');
+    expect(parseEntry('3..OL', 'V').kind).toBe('error');
+    expect(parseEntry('3..4 A', 'V')).toMatchObject({ code: 'wrong-unit' });
+  });
+  test.each([
+    ['2.1 bar', 210_000],
+    ['30 psi', 206_842.72],
+    ['210 kPa', 210_000],
+    ['950 mbar', 95_000],
+  ])('%s', (typed, pascals) => {
+    const entry = parseEntry(typed, 'Pa');
+    expect(entry.kind === 'value' && entry.value).toBeCloseTo(pascals, 1);
+  });
+  test('a gauge’s unit is no unit of volts', () => {
+    expect(parseEntry('2 bar', 'V')).toMatchObject({ code: 'wrong-unit' });
+  });
+});

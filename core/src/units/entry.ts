@@ -10,6 +10,8 @@ import { nth } from '../numeric/nth';
 
 export type TypedEntry =
   | { kind: 'value'; value: number; unit: Unit; echo: string }
+  /** Wanders between two figures: `3.1..4.8`. */
+  | { kind: 'span'; low: number; high: number; unit: Unit; echo: string }
   | { kind: 'overload'; echo: string }
   /** A lone `-`: the point is left without a figure. */
   | { kind: 'not-taken'; echo: string }
@@ -61,6 +63,12 @@ function plainFigure(text: string): number | undefined {
   return Number(normal);
 }
 
+/** Two figures with something between that no single one has. */
+const SPAN = /^(.+?)\s*(?:\.{2,}|…|–|\bto\b)\s*(.+)$/i;
+
+/** Gauges of pressure are read in these. */
+const GAUGE: Readonly<Record<string, number>> = { bar: 1e5, mbar: 100, psi: 6894.757293168 };
+
 interface Suffix {
   factor: number;
   unit: Unit | undefined;
@@ -74,6 +82,8 @@ function readSuffix(text: string): Suffix | undefined {
     UNITS.find((unit) => UNIT_FACTS[unit].spellings.some((spelling) => spelling === word));
   const whole = named(suffix);
   if (whole !== undefined) return { factor: 1, unit: whole };
+  const gauge = GAUGE[suffix.toLowerCase()];
+  if (gauge !== undefined) return { factor: gauge, unit: 'Pa' };
   const factor = PREFIXES[nth(suffix, 0)];
   if (factor === undefined) return undefined;
   const rest = suffix.slice(1).trim();
@@ -93,6 +103,8 @@ export function parseEntry(typed: string, wanted: Unit): TypedEntry {
   if (text === '') return { kind: 'empty' };
   if (/^[-–—]+$/.test(text)) return { kind: 'not-taken', echo: 'no figure: left not taken' };
   if (OVERLOAD.test(text)) return { kind: 'overload', echo: 'OL' };
+  const span = SPAN.exec(text);
+  if (span) return parseSpan(nth(span, 1), nth(span, 2), wanted);
 
   const rkm = RKM.exec(text);
   let magnitude: number | undefined;
@@ -138,4 +150,27 @@ export function parseEntry(typed: string, wanted: Unit): TypedEntry {
       `No meter shows that many ${UNIT_FACTS[wanted].plural}. Check the figure and its prefix.`,
     );
   return { kind: 'value', value: value + 0, unit: wanted, echo: formatQuantity(value, wanted) };
+}
+
+/** The unit may stand behind the second figure alone: `3.1..4.8 k`. */
+function parseSpan(first: string, second: string, wanted: Unit): TypedEntry {
+  const end = parseEntry(second, wanted);
+  const suffix = /[^\d.,\s'’eE+-].*$/.exec(second)?.[0] ?? '';
+  const bare = /[^\d.,\s'’eE+-]/.test(first) ? first : first + suffix;
+  const shared = parseEntry(bare, wanted);
+  // 900..1.2k begins at 900, not at 900 k.
+  const crossed = shared.kind === 'value' && end.kind === 'value' && shared.value > end.value;
+  const start = crossed ? parseEntry(first, wanted) : shared;
+  if (start.kind === 'error') return start;
+  if (end.kind === 'error') return end;
+  if (start.kind !== 'value' || end.kind !== 'value')
+    return fail('not-a-figure', 'A figure that wanders has two ends: 3.1..4.8.');
+  const [low, high] = [start.value, end.value].sort((a, b) => a - b) as [number, number];
+  return {
+    kind: 'span',
+    low,
+    high,
+    unit: wanted,
+    echo: `wanders, ${formatQuantity(low, wanted)} to ${formatQuantity(high, wanted)}`,
+  };
 }

@@ -19,12 +19,25 @@ export function limitsAt(
     : resolveExpectation(expect, state.given.get(test.id), sheet.curves ?? []);
 }
 
-/** What must be copied off the label or read off a reference before this can be judged. */
+/** What a reference instrument showed is good for so long. */
+const GROWS_STALE_MS = 10 * 60_000;
+
+/**
+ * What must be copied off the label or read off a reference before this can be judged. A label does not
+ * change; a thermometer's figure grows stale.
+ * @param now - Moment, ms; without it nothing is taken to have grown stale.
+ */
 export function stillAsked(
-  state: Pick<JobState, 'given'>,
+  state: Pick<JobState, 'given' | 'givenAt' | 'rules'>,
   test: MeasureTest,
   point: TestPoint,
-): Asked | undefined {
+  now?: number,
+): (Asked & { readonly stale: boolean }) | undefined {
   const expect = expectOf(test, point);
-  return isSeries(expect) || state.given.has(test.id) ? undefined : askedBy(expect);
+  if (isSeries(expect)) return undefined;
+  const asked = askedBy(expect);
+  if (!asked || !state.given.has(test.id)) return asked && { ...asked, stale: false };
+  const age = now === undefined ? 0 : now - (state.givenAt.get(test.id) ?? now);
+  const stale = state.rules === 2 && expect.kind !== 'label' && age > GROWS_STALE_MS;
+  return stale ? { ...asked, stale } : undefined;
 }

@@ -191,6 +191,7 @@ function plainPartsOf(draft: Draft): Omit<JobState, 'log' | keyof Finished> {
     accessUnknown: draft.accessUnknown,
     ...(draft.lead && { lead: draft.lead }),
     given: draft.given,
+    givenAt: draft.givenAt,
     ...(draft.licence && { licence: draft.licence }),
     spells: draft.spells,
     attempts: draft.attempts,

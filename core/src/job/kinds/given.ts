@@ -36,8 +36,9 @@ export const given = defineKind({
         )
       : undefined;
   },
-  apply(draft, { body }) {
+  apply(draft, { at, body }) {
     draft.given.set(body.test, body.value);
+    draft.givenAt.set(body.test, Date.parse(at));
   },
   words({ test: id, value }, sheet) {
     const test = findTest(sheet, id);

@@ -1,19 +1,18 @@
 import { Type } from '@sinclair/typebox';
 import { wantsOf, type Wants } from '../../conditions/wants';
-import { askedBy } from '../../judge/given';
 import type { Judgement } from '../../judge/judge';
 import type { Reading } from '../../judge/reading';
+import { readingWords } from '../../judge/reading-words';
 import { isSeries } from '../../judge/test-expectation';
 import { METER_FUNCTIONS, meterFunctionSchema } from '../../meter/functions';
 import { expectOf, functionOf } from '../../sheet/all-tests';
 import { observableId } from '../../sheet/observables';
 import { placementWords } from '../../sheet/placement';
 import type { Sheet } from '../../sheet/schema';
-import { formatQuantity } from '../../units/format';
-import type { Unit } from '../../units/units';
 import { figureRefusal } from '../admission/figure';
 import { refuse, type Refusal } from '../admission/refusal';
 import { judgeTaken } from '../findings/judge-taken';
+import { stillAsked } from '../findings/limits';
 import { keepTaken } from '../findings/keep-taken';
 import { findPlace, placeFor } from '../findings/place-of';
 import { takenAs } from '../findings/taken-common';
@@ -60,9 +59,14 @@ export const reading = defineKind({
         'not-a-series',
         `“${test.title}” wants a series of figures over time, not one.`,
       );
-    const asked = askedBy(expect);
-    if (asked && !state.given.has(test.id))
-      return refuse('given-owed', `First: ${asked.asks}. The limits of this test hang on it.`);
+    const asked = stillAsked(state, test, point, Date.parse(entry.at));
+    if (asked)
+      return refuse(
+        'given-owed',
+        asked.stale
+          ? `${asked.asks}: that figure is older than ten minutes. Read it again; the limits hang on it.`
+          : `First: ${asked.asks}. The limits of this test hang on it.`,
+      );
     const elsewhere = entry.body.specimen !== undefined;
     return figureRefusal(at, place, { given: state.given.get(test.id), elsewhere });
   },
@@ -89,7 +93,7 @@ export const reading = defineKind({
     if (!place) return 'Reading of an unknown test';
     const { unit } = expectOf(place.test, place.point);
     const of = specimen ? ` Of ${SPECIMEN_WORDS[specimen.kind]}.` : '';
-    return `${place.test.title}: ${figureWords(figure, unit)}. ${placementWords(sheet, place.point)}${of}`;
+    return `${place.test.title}: ${readingWords(figure, unit)}. ${placementWords(sheet, place.point)}${of}`;
   },
   place({ test, point }, sheet) {
     const found = findPlace(sheet, { test, point });
@@ -101,9 +105,6 @@ export const reading = defineKind({
     value: figure.kind === 'value' ? figure.value : null,
   }),
 });
-
-const figureWords = (figure: Reading, unit: Unit) =>
-  figure.kind === 'overload' ? 'OL' : formatQuantity(figure.value, unit);
 
 /** @returns undefined for a reading that cannot be judged: unknown to the sheet, or its label is missing. */
 function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | undefined {

@@ -19,7 +19,12 @@ export const Typed = Type.String({ maxLength: 60 });
 /** As indicated: SI base unit of the meter function, before any lead zero. */
 export const readingSchema = Type.Union([
   Type.Object(
-    { kind: Type.Literal('value'), value: Type.Number({ minimum: -1e15, maximum: 1e15 }) },
+    {
+      kind: Type.Literal('value'),
+      value: Type.Number({ minimum: -1e15, maximum: 1e15 }),
+      /** The other end of a figure that wanders. */
+      to: Type.Optional(Type.Number({ minimum: -1e15, maximum: 1e15 })),
+    },
     { additionalProperties: false },
   ),
   Type.Object({ kind: Type.Literal('overload') }, { additionalProperties: false }),

@@ -56,6 +56,8 @@ export interface Draft {
   accessBy: Map<string, LoggedEntry & { readonly body: Opening }>;
   lead?: LeadZero;
   given: Map<string, number>;
+  /** By test, when its figure was given, ms. */
+  givenAt: Map<string, number>;
   taken: Taken[];
   /** By observable, where in `taken` its latest stands. */
   latest: Map<string, number>;
@@ -102,6 +104,7 @@ export function emptyDraft(): Draft {
     accessBy: new Map(),
     accessBack: new Set(),
     given: new Map(),
+    givenAt: new Map(),
     taken: [],
     latest: new Map(),
     earlier: new Set(),

@@ -154,6 +154,8 @@ export interface JobState {
   readonly lead?: LeadZero;
   /** Figures that limits hang on, by test. */
   readonly given: ReadonlyMap<string, number>;
+  /** By test, when its figure was given, ms by the device's present clock. */
+  readonly givenAt: ReadonlyMap<string, number>;
   /** Every reading and answer in order, whatever became of it. */
   readonly taken: readonly Taken[];
   /** The one that stands for each observable, `counts` or `void`. */

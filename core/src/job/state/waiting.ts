@@ -46,6 +46,7 @@ export function setClock(draft: Draft, ms: number): void {
     endsAt: clock.endsAt + ms,
   }));
   if (draft.entered) draft.entered = { ...draft.entered, at: draft.entered.at + ms };
+  for (const [id, at] of draft.givenAt) draft.givenAt.set(id, at + ms);
   for (const [id, spell] of draft.spells)
     draft.spells.set(id, {
       startedAt: spell.startedAt + ms,

@@ -1,6 +1,6 @@
 /** What a reading asks before it is believed: contact, a repeat, two leads exchanged. */
-import { formatQuantity } from '@jeitinho/core';
 import { CONTACT_OWED, swappedWith, type Taken, type TakenReading } from '@jeitinho/core/job';
+import { readingWords } from '@jeitinho/core/judge';
 import { expectOf, functionOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
@@ -75,9 +75,8 @@ export function Contradiction({ taken }: { readonly taken: Taken }) {
 function figureWords(taken: Taken): string {
   if (taken.kind === 'answer') return `“${taken.answer}”`;
   if (taken.kind === 'series') return 'otherwise';
-  return taken.reading.kind === 'overload'
-    ? 'OL'
-    : formatQuantity(taken.judgement.corrected!, expectOf(taken.test, taken.point).unit);
+  const { unit } = expectOf(taken.test, taken.point);
+  return readingWords(taken.reading, unit, taken.judgement.corrected);
 }
 
 function Swapped({ test, here, there }: { test: MeasureTest; here: TestPoint; there: TestPoint }) {

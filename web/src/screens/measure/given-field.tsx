@@ -7,7 +7,14 @@ import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
 
-export function GivenField({ test, point }: { test: MeasureTest; point: TestPoint }) {
+export interface GivenFieldProps {
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+  /** What a reference showed is older than it may be. */
+  readonly stale: boolean;
+}
+
+export function GivenField({ test, point, stale }: GivenFieldProps) {
   const { job, state, record } = useJob();
   const [text, setText] = useDraft(`given.${job.id}.${test.id}`);
   const [changing, setChanging] = useState(false);
@@ -24,7 +31,7 @@ export function GivenField({ test, point }: { test: MeasureTest; point: TestPoin
       setChanging(false);
     }
   };
-  if (known !== undefined && !changing)
+  if (known !== undefined && !changing && !stale)
     return (
       <p className="m-0 mb-2 text-[15px]">
         {asked.asks}: <strong className="figure">{formatQuantity(known, asked.unit)}</strong>{' '}
@@ -47,7 +54,9 @@ export function GivenField({ test, point }: { test: MeasureTest; point: TestPoin
       }}
     >
       <label className="block">
-        <strong>First: {asked.asks}</strong>
+        <strong>
+          {stale ? 'Again, it is older than ten minutes' : 'First'}: {asked.asks}
+        </strong>
         <span className="mt-1 flex items-end gap-2">
           <input
             autoFocus

@@ -1,12 +1,7 @@
 /** Board, placement, entry, limit band and the answer. */
-import {
-  METER_FUNCTIONS,
-  splitQuantity,
-  unitSymbol,
-  formatQuantity,
-  type MeterLine,
-} from '@jeitinho/core';
+import { METER_FUNCTIONS, splitQuantity, unitSymbol, type MeterLine } from '@jeitinho/core';
 import { limitsAt, stillAsked, type JobState, type TakenReading } from '@jeitinho/core/job';
+import { readingWords } from '@jeitinho/core/judge';
 import {
   expectOf,
   functionOf,
@@ -20,6 +15,7 @@ import {
   type TestPoint,
 } from '@jeitinho/core/sheet';
 import { useEffect, useRef } from 'react';
+import { useNow } from '../../data/now';
 import { BoardDrawing } from '../../parts/board/board-drawing';
 import { LimitBand, type BandMark } from '../../parts/limit-band';
 import { digitsOf } from '../../parts/meter/meter-digits';
@@ -73,7 +69,8 @@ export function MeasureCard({
   const taken = readingAt(state, test, point);
   const shown = repeating ? undefined : taken;
   const limits = limitsAt(sheet, state, test, point);
-  const asked = stillAsked(state, test, point);
+  const now = useNow(30_000);
+  const asked = stillAsked(state, test, point, now);
   const counts = functionOf(test, point) === 'count';
   return (
     <>
@@ -91,7 +88,7 @@ export function MeasureCard({
         )}
         <div className="min-w-0">
           {!counts && <Placement point={point} />}
-          {!blocked && <GivenField test={test} point={point} />}
+          {!blocked && <GivenField test={test} point={point} stale={asked?.stale ?? false} />}
           {!blocked && !asked && (
             <Field
               test={test}
@@ -150,10 +147,7 @@ export function readThere(sheet: Sheet, state: JobState, ref: string): string | 
     const other = taken.point.red === ref ? taken.point.black : taken.point.red;
     const place = other === undefined ? undefined : locate(sheet, other);
     const against = place ? ` against ${placeName(place)}` : '';
-    const figure =
-      reading.kind === 'overload'
-        ? 'OL'
-        : formatQuantity(judgement.corrected!, expectOf(test, point).unit);
+    const figure = readingWords(reading, expectOf(test, point).unit, judgement.corrected);
     return [`read ${figure}${against}`];
   });
   return figures.length > 0 ? figures.join('; ') : undefined;
@@ -207,7 +201,16 @@ function Field({ test, point, reading, shown, live, onPaste }: FieldProps) {
       ? live && digitsOf(live)
       : shown.reading.kind === 'overload'
         ? { digits: 'OL', unit: '' }
-        : splitQuantity(shown.judgement.corrected!, expectOf(test, point).unit);
+        : shown.reading.to !== undefined
+          ? {
+              digits: readingWords(
+                shown.reading,
+                expectOf(test, point).unit,
+                shown.judgement.corrected,
+              ),
+              unit: '',
+            }
+          : splitQuantity(shown.judgement.corrected!, expectOf(test, point).unit);
   return (
     <label className="flex items-end gap-3 border-b-4 border-ink focus-within:border-jade">
       <span className="sr-only">
@@ -248,7 +251,7 @@ function marksOf(
   live: MeterLine | undefined,
 ): BandMark[] {
   const { parsed } = reading;
-  const typing = parsed.kind === 'value' || parsed.kind === 'overload';
+  const typing = parsed.kind === 'value' || parsed.kind === 'span' || parsed.kind === 'overload';
   const marks = test.points.flatMap((point): BandMark[] => {
     const taken = readingAt(state, test, point);
     // Other points have their own limits where the sheet says so: they do not belong on this band.
@@ -271,7 +274,8 @@ function marksOf(
   if (typing)
     marks.push({
       label: 'typed',
-      value: parsed.kind === 'value' ? parsed.value : Infinity,
+      value:
+        parsed.kind === 'value' ? parsed.value : parsed.kind === 'span' ? parsed.high : Infinity,
       half: 0,
       kind: 'typed',
     });

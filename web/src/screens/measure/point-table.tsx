@@ -1,5 +1,5 @@
 /** The points of one test as a table being filled. */
-import { formatQuantity } from '@jeitinho/core';
+import { readingWords } from '@jeitinho/core/judge';
 import {
   expectOf,
   observableId,
@@ -71,9 +71,11 @@ export function PointTable({ test, current, onPick }: PointTableProps) {
               <td className="figure border border-hair px-2.5">
                 {!taken
                   ? ''
-                  : taken.reading.kind === 'overload'
-                    ? 'OL'
-                    : formatQuantity(taken.judgement.corrected!, expectOf(test, point).unit)}
+                  : readingWords(
+                      taken.reading,
+                      expectOf(test, point).unit,
+                      taken.judgement.corrected,
+                    )}
               </td>
               <td className="border border-hair px-2.5">
                 {taken ? (

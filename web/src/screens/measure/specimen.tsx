@@ -1,7 +1,6 @@
 /** Of which thing the next figures are, where it is not this machine; and what they said. */
-import { formatQuantity } from '@jeitinho/core';
 import { SPECIMEN_WORDS, SPECIMENS, type Specimen, twinAt } from '@jeitinho/core/job';
-import { verdictWords } from '@jeitinho/core/judge';
+import { readingWords, verdictWords } from '@jeitinho/core/judge';
 import { expectOf } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -113,10 +112,11 @@ export function ComparedLines({ observable }: { readonly observable: string }) {
       {[...latest.values()].map((each) => {
         const { kind, part, name } = each.specimen;
         const of = sheet.parts.find(({ id }) => id === part)?.name;
-        const figure =
-          each.reading.kind === 'overload'
-            ? 'OL'
-            : formatQuantity(each.judgement.corrected!, expectOf(each.test, each.point).unit);
+        const figure = readingWords(
+          each.reading,
+          expectOf(each.test, each.point).unit,
+          each.judgement.corrected,
+        );
         return (
           <li key={each.entry} className="text-[15px]">
             {sentence(SPECIMEN_WORDS[kind])}

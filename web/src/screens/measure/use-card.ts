@@ -16,6 +16,7 @@ import { expectOf, findPoint, isMeasured, observableId } from '@jeitinho/core/sh
 import { useReducer } from 'react';
 import { useNavigate } from 'react-router';
 import { useDraft } from '../../data/draft';
+import { useNow } from '../../data/now';
 import { useArmed } from '../../parts/armed';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
@@ -64,7 +65,8 @@ export function useCard() {
   const wanted = wants.find((want) => want.kind === 'state');
   const entering = useEntering(wanted?.state);
   const powering = useEntering(undefined);
-  const asked = measured && point && stillAsked(state, measured, point);
+  const now = useNow(30_000);
+  const asked = measured && point && stillAsked(state, measured, point, now);
   const taken = state.current.get(step.observable);
   const empty = reading.text === '';
   const settled = taken !== undefined && repeating !== step.observable;

@@ -1,6 +1,6 @@
 /** The reading being typed: its draft, what was understood, and keeping it. */
 import { METER_FUNCTIONS, parseEntry, type MeterFunction, type TypedEntry } from '@jeitinho/core';
-import type { Specimen } from '@jeitinho/core/job';
+import type { BodyOf, Specimen } from '@jeitinho/core/job';
 import { expectOf, findPoint, functionOf, type MeasureTest } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { useKeptDraft } from '../../data/draft';
@@ -39,7 +39,10 @@ export function useReading(
     test !== undefined &&
     fn !== undefined &&
     problem === undefined &&
-    (parsed.kind === 'value' || parsed.kind === 'overload' || parsed.kind === 'not-taken');
+    (parsed.kind === 'value' ||
+      parsed.kind === 'span' ||
+      parsed.kind === 'overload' ||
+      parsed.kind === 'not-taken');
   const keep = async (value?: number) => {
     if (!ready) return false;
     setSent({ key, text });
@@ -50,10 +53,7 @@ export function useReading(
             test: test.id,
             point,
             function: fn,
-            reading:
-              parsed.kind === 'value'
-                ? { kind: 'value', value: value ?? parsed.value }
-                : { kind: 'overload' },
+            reading: figureOf(parsed, value),
             typed: text.trim().slice(0, 60),
             ...(specimen && { specimen }),
           });
@@ -69,4 +69,15 @@ function problemOf(parsed: TypedEntry, fn: MeterFunction | undefined): string | 
   if (fn && parsed.kind === 'value' && parsed.value < 0 && !METER_FUNCTIONS[fn].signed)
     return `A meter on ${METER_FUNCTIONS[fn].words} shows nothing below zero. Check the figure.`;
   return undefined;
+}
+
+/** @param value - Kept instead of the typed one. */
+function figureOf(parsed: TypedEntry, value?: number): BodyOf<'reading'>['reading'] {
+  if (parsed.kind === 'value') return { kind: 'value', value: value ?? parsed.value };
+  if (parsed.kind !== 'span') return { kind: 'overload' };
+  const { low, high } = parsed;
+  // The end farther from 0 comes first: it is the one that harms.
+  return Math.abs(high) >= Math.abs(low)
+    ? { kind: 'value', value: high, to: low }
+    : { kind: 'value', value: low, to: high };
 }

@@ -1,7 +1,6 @@
 /** The card in words for the ear: where the leads go, what was kept and what it means. */
-import { formatQuantity } from '@jeitinho/core';
 import type { Step, Taken } from '@jeitinho/core/job';
-import { outcomeWords, verdictWords } from '@jeitinho/core/judge';
+import { outcomeWords, readingWords, verdictWords } from '@jeitinho/core/judge';
 import { expectOf, findPoint, isMeasured, placementWords, type Sheet } from '@jeitinho/core/sheet';
 import { useEffect, useRef } from 'react';
 import { say } from '../../data/speech';
@@ -42,8 +41,6 @@ export function takenWords(taken: Taken): string {
   const figure =
     taken.kind === 'series'
       ? 'Series'
-      : taken.reading.kind === 'overload'
-        ? 'OL'
-        : formatQuantity(judgement.corrected!, expectOf(test, point).unit);
+      : readingWords(taken.reading, expectOf(test, point).unit, judgement.corrected);
   return `${figure}: ${verdictWords(judgement).toLowerCase()}.`;
 }
