@@ -49,6 +49,8 @@ export const jobInput = Type.Object(
     id: Type.Optional(Uuid),
     unitId: Uuid,
     complaint: Type.String({ maxLength: 4000 }),
+    /** The signed visit to the same unit that this one goes on from; found by itself where absent. */
+    continues: Type.Optional(Type.String({ minLength: 1, maxLength: 36 })),
     urgent: Type.Optional(Type.Boolean()),
     visitAt: Type.Optional(
       Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$' }),

@@ -1,6 +1,9 @@
 /** What the readings of a job say: ranked suspects with their evidence, and what is not proven. */
 import { infer, type Belief, type Inference } from './belief';
 import { accusedBy } from './accused';
+import type { CarriedItem } from '../job/work/continued';
+import { carriedInto } from './carried';
+import { evidenceName } from './evidence-name';
 import { evidenceOf } from './evidence-of';
 import { modelOf, type DiagnosticModel } from './model';
 import { leaveOneOut, surpriseIn, type Weight } from './weights';
@@ -61,6 +64,26 @@ function modelFor(sheet: Sheet): DiagnosticModel {
   return known;
 }
 
+/** What the visit that this one goes on from had found and done, before everything of this one. */
+const carriedEvidence = (model: DiagnosticModel, { continues, log }: JobState): EvidenceItem[] =>
+  continues
+    ? carriedInto(model, continues).map(({ evidence, words }) => ({
+        entry: log[0]?.id ?? '',
+        evidence,
+        from: { kind: 'carried', words, finding: 'test' in evidence },
+      }))
+    : [];
+
+/** What another visit would go on from. */
+export function carriedFrom(sheet: Sheet, state: JobState): CarriedItem[] {
+  const items = [...carriedEvidence(modelFor(sheet), state), ...evidenceOf(state, sheet)];
+  return items.map(({ evidence, from }) => ({
+    // The log takes it as it is; nobody shares it.
+    evidence: structuredClone(evidence) as CarriedItem['evidence'],
+    words: from.kind === 'carried' ? from.words : evidenceName(from, sheet).slice(0, 400),
+  }));
+}
+
 const unsteady = new WeakMap<DiagnosticModel, Map<string, DiagnosticModel>>();
 
 /** “Unsteady” is a class of a test only where such a figure was taken. Kept: a model is costly to prepare. */
@@ -87,8 +110,9 @@ function withUnsteady(model: DiagnosticModel, evidence: readonly EvidenceItem[])
 }
 
 export function assess(sheet: Sheet, state: JobState): Assessment {
-  const evidence = evidenceOf(state, sheet);
-  const model = withUnsteady(modelFor(sheet), evidence);
+  const plain = modelFor(sheet);
+  const evidence = [...carriedEvidence(plain, state), ...evidenceOf(state, sheet)];
+  const model = withUnsteady(plain, evidence);
   const inference = infer(
     model,
     evidence.map((item) => item.evidence),

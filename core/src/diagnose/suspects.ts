@@ -19,6 +19,8 @@ export interface EvidenceItem {
     | { readonly kind: 'symptom'; readonly symptom: string }
     /** The complaint looked for. */
     | { readonly kind: 'looked'; readonly seen: boolean }
+    /** Found or done on the visit that this one goes on from. */
+    | { readonly kind: 'carried'; readonly words: string; readonly finding: boolean }
     /** Not a finding: what changed the machine between them. */
     | { readonly kind: 'work'; readonly work: NotedWork }
     | { readonly kind: 'ran' };
@@ -26,7 +28,10 @@ export interface EvidenceItem {
 
 /** Whether a reading or an answer stands behind it: the others only suggest, or are no findings. */
 export const isMeasuredEvidence = ({ from }: Pick<EvidenceItem, 'from'>): boolean =>
-  from.kind === 'taken' || from.kind === 'group' || from.kind === 'store';
+  from.kind === 'taken' ||
+  from.kind === 'group' ||
+  from.kind === 'store' ||
+  (from.kind === 'carried' && from.finding);
 
 export const isFinding = ({ from }: Pick<EvidenceItem, 'from'>): boolean =>
   from.kind !== 'work' && from.kind !== 'ran';

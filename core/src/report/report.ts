@@ -3,7 +3,8 @@ import type { EnergyKind } from '../conditions/energy';
 import { leftOpen } from '../job/state/access';
 import { assess, type Assessment } from '../diagnose/assess';
 import { foldJob } from '../job/fold/fold';
-import type { EvidenceItem, Suspect } from '../diagnose/suspects';
+import { evidenceName } from '../diagnose/evidence-name';
+import type { Suspect } from '../diagnose/suspects';
 import { SPECIMEN_WORDS } from '../job/work/specimen';
 import {
   type Compared,
@@ -305,7 +306,7 @@ function notProvenLines(sheet: Sheet, assessment: Assessment, state: JobState): 
   if (assessment.surprise) {
     const { from } = assessment.surprise.item;
     lines.unshift(
-      `One reading quarrels with all the others and was not repeated: ${nameOfEvidence(from, sheet)}.`,
+      `One reading quarrels with all the others and was not repeated: ${evidenceName(from, sheet)}.`,
     );
   }
   if (assessment.unexplained) lines.unshift('This sheet does not explain what was found.');
@@ -322,31 +323,6 @@ function notProvenLines(sheet: Sheet, assessment: Assessment, state: JobState): 
     );
   }
   return lines;
-}
-
-/** What it is about, in a word or two. */
-export function nameOfEvidence(from: EvidenceItem['from'], sheet: Sheet): string {
-  switch (from.kind) {
-    case 'code':
-      return `code ${from.code}`;
-    case 'symptom':
-      return sheet.symptoms?.find(({ id }) => id === from.symptom)?.text ?? from.symptom;
-    case 'looked':
-      return from.seen ? 'complaint seen' : 'complaint not seen';
-    case 'group':
-      return from.group.test.title;
-    case 'store':
-      return from.store.pair.name;
-    case 'taken':
-      return from.taken.test.title;
-    case 'work':
-      return workWords(from.work.body, sheet);
-    case 'ran':
-      return 'the machine ran';
-    default:
-      from satisfies never;
-      return '';
-  }
 }
 
 const takenName = (taken: Taken): string =>

@@ -1,6 +1,6 @@
 /** What could be wrong: `@jeitinho/core/diagnose`. */
 export { accusedBy } from '../diagnose/accused';
-export { assess, type Assessment, type PartSuspect } from '../diagnose/assess';
+export { assess, type Assessment, carriedFrom, type PartSuspect } from '../diagnose/assess';
 export { infer } from '../diagnose/belief';
 export type { Evidence } from '../diagnose/evidence';
 export { headlineOf, leadingPart, type Headline } from '../diagnose/headline';

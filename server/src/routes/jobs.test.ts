@@ -266,6 +266,46 @@ describe('projections', () => {
   });
 });
 
+describe('a visit that goes on from an earlier one', () => {
+  test('takes over what was found where somebody was to come back; a foreign visit is refused', async () => {
+    const unit = demoWorld.units.find(({ sheetId }) => sheetId === 'varredim-vc2')!;
+    const open = (more: object = {}) =>
+      h.post<JobResource & Problem>('/api/v1/jobs', { unitId: unit.id, complaint: 'x', ...more });
+    const { body: first } = await open();
+    const batch = [
+      entry('symptom', { symptom: 'tilts' }),
+      entry('decided', {
+        endings: [{ kind: 'come-back', part: 'harness', note: 'Thursday, with the harness' }],
+        leading: null,
+        probability: 0,
+        reason: '',
+      }),
+      entry('signed', {
+        technician: 'Ana',
+        customer: '',
+        note: '',
+        left: { energy: 'live', note: '', open: [] },
+      }),
+    ];
+    expect((await send<Problem>(first.id, batch)).body).toMatchObject({ last: 4 });
+    const { body: second } = await open();
+    const [opened] = (await log(second.id)).entries;
+    expect(opened!.body).toMatchObject({
+      continues: {
+        job: first.id,
+        carried: [{ evidence: { symptom: 'tilts' }, words: 'Cuts out when the handle is tilted' }],
+      },
+    });
+    const report = (await h.get<Report>(`/api/v1/jobs/${second.id}/report`)).body;
+    expect(report.suspects[0]?.name).toBe('Neck harness broken inside');
+    expect(await open({ continues: FRIDGE_JOB })).toMatchObject({
+      status: 422,
+      body: { code: 'unknown-visit' },
+    });
+    expect((await open({ continues: first.id })).status).toBe(201);
+  });
+});
+
 describe('a job that was opened without a sheet', () => {
   test('gets one later, once; its unit keeps it, and work can begin', async () => {
     const bare = bareJob();

@@ -1,4 +1,5 @@
 /** Opening a job: freezes the newest revision of the unit's sheet and the shop's meter into it. */
+import { carriedFrom } from '@jeitinho/core/diagnose';
 import { foldJob, summarise, type StoredEntry } from '@jeitinho/core/job';
 import type { Sheet } from '@jeitinho/core/sheet';
 import { v7 as uuidv7 } from 'uuid';
@@ -6,7 +7,8 @@ import { ProblemError } from '../problem';
 import type { Job } from './models/job';
 import type { Store } from './models/index';
 import { frozenRevision } from './frozen-sheets';
-import { projected } from './projections';
+import { coldJob } from './hot-jobs';
+import { projected, projectNow } from './projections';
 import { shopOf } from './resources';
 
 export interface OpenJob {
@@ -17,6 +19,8 @@ export interface OpenJob {
   readonly visitAt?: Date | null;
   readonly openedAt?: Date;
   readonly author?: string;
+  /** The signed visit that this one goes on from; the last one, where it is to be come back to. */
+  readonly continues?: string;
 }
 
 /** @throws {ProblemError} 422 without the unit; 409 when the id is taken. */
@@ -29,7 +33,9 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
   const id = input.id ?? uuidv7();
   if (await store.jobs.findByPk(id))
     throw new ProblemError(409, 'id-used', 'A job with this id is there already.');
-  const sheet = unit.sheetId ? await newestSheet(store, unit.sheetId) : undefined;
+  const earlier = await earlierVisit(store, unit.id, input.continues);
+  const sheet =
+    earlier?.sheet ?? (unit.sheetId ? await newestSheet(store, unit.sheetId) : undefined);
   const shop = await shopOf(store);
   const openedAt = input.openedAt ?? new Date();
   const opened = {
@@ -38,7 +44,12 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
     kind: 'opened',
     at: openedAt.toISOString(),
     author: input.author ?? (shop.technician || 'office'),
-    body: { complaint: input.complaint, meter: shop.meter, rules: 2 },
+    body: {
+      complaint: input.complaint,
+      meter: shop.meter,
+      rules: 2,
+      ...(earlier && { continues: earlier.continues }),
+    },
   } satisfies StoredEntry;
   return store.sequelize.transaction(async (transaction) => {
     const job = await store.jobs.create(
@@ -62,6 +73,30 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
     );
     return job;
   });
+}
+
+/**
+ * What an earlier visit to the unit had found and done: the one that is named, else the last one where it
+ * ended so that somebody comes back. It goes on with the sheet that visit had.
+ * @throws {ProblemError} 422 for a visit that is not there, not signed, or to another unit.
+ */
+async function earlierVisit(store: Store, unitId: string, named: string | undefined) {
+  await projectNow(store);
+  const row = await store.jobs.findOne({
+    where: { unitId, status: 'signed', ...(named !== undefined && { id: named }) },
+    order: [['signedAt', 'DESC']],
+  });
+  if (named !== undefined && !row)
+    throw new ProblemError(422, 'unknown-visit', 'Nothing was stored: there is no such visit.', {
+      errors: [{ path: '/continues', message: 'There is no signed visit like this to this unit.' }],
+    });
+  if (!row) return undefined;
+  const { sheet, fold } = await coldJob(store, row.id, row);
+  const state = fold.state();
+  const comeBack = state.decision?.body.endings.some(({ kind }) => kind === 'come-back');
+  if (!sheet || !state.signed || (named === undefined && !comeBack)) return undefined;
+  const carried = carriedFrom(sheet, state);
+  return { sheet, continues: { job: row.id, at: state.signed.at, carried } };
 }
 
 export async function newestSheet(store: Store, id: string): Promise<Sheet | undefined> {

@@ -176,6 +176,7 @@ export class JobFold {
 function plainPartsOf(draft: Draft): Omit<JobState, 'log' | keyof Finished> {
   return {
     complaint: draft.complaint,
+    ...(draft.continues && { continues: draft.continues }),
     meter: draft.meter,
     meters: draft.meters,
     energy: draft.energy,

@@ -3,6 +3,7 @@ import { meterProfileSchema } from '../../meter/profile';
 import { refuse } from '../admission/refusal';
 import { Note, strict } from '../log/words';
 import { takeInHand } from '../state/meters';
+import { continuedSchema } from '../work/continued';
 import { defineKind } from './kind';
 
 /** The job begins; the meter in hand is frozen into it. */
@@ -13,6 +14,8 @@ export const opened = defineKind({
     meter: Type.Union([meterProfileSchema, Type.Null()]),
     /** The edition of the rules by which the job folds; absent in logs from before conditions. */
     rules: Type.Optional(Type.Literal(2)),
+    /** The visit that this one goes on from, and what it had found and done. */
+    continues: Type.Optional(continuedSchema),
   }),
   group: 'course',
   isFact: true,
@@ -21,6 +24,7 @@ export const opened = defineKind({
   apply(draft, { body }) {
     draft.complaint = body.complaint;
     draft.rules = body.rules ?? 1;
+    if (body.continues) draft.continues = body.continues;
     if (body.meter) takeInHand(draft, body.meter);
   },
   words: () => 'Job opened',

@@ -16,6 +16,7 @@ import type {
   Picture,
   Signature,
 } from './facts';
+import type { Continued } from '../work/continued';
 import type { NotedWork } from '../work/work';
 import type { Compared, Entered, Overruled, ShownCode, Taken } from './state';
 
@@ -34,6 +35,7 @@ export interface Draft {
   /** By which edition of the rules this log folds; 1 for a log from before conditions. */
   rules: 1 | 2;
   complaint: string;
+  continues?: Continued;
   meter: MeterProfile | null;
   meters: MeterProfile[];
   energy: Energy;

@@ -9,6 +9,7 @@ import type { NamedClock, Attempts, Spell } from './windows';
 import type { Energy } from '../../conditions/energy';
 import type { Situation } from '../../conditions/situation';
 import type { Specimen } from '../work/specimen';
+import type { Continued } from '../work/continued';
 import type { NotedWork } from '../work/work';
 import type { StoreFinding } from '../../conditions/fast-store';
 import type { FoldedEntry, LoggedEntry } from '../log/entry';
@@ -129,6 +130,8 @@ export interface JobState {
   /** The whole log in order, withdrawn entries marked. */
   readonly log: readonly FoldedEntry[];
   readonly complaint: string;
+  /** The earlier visit that this one goes on from. */
+  readonly continues?: Continued;
   /** The meter last taken in hand. */
   readonly meter: MeterProfile | null;
   /** All meters of this job, the latest first; the first one fit for a test is taken to be used. */

@@ -1,7 +1,7 @@
 /** Work changes the machine: epochs, what counts once and what stands beside it, swaps that do not help. */
 import { heatSheet as sheet, liveHeat, openHeat, read } from '../../../test/heat-sheet';
-import { proveDead, volts, type LogWriter } from '../../../test/small-sheet';
-import { assess } from '../../diagnose/assess';
+import { logWriter, proveDead, smallMeter, volts, type LogWriter } from '../../../test/small-sheet';
+import { assess, carriedFrom } from '../../diagnose/assess';
 import { evidenceOf } from '../../diagnose/evidence-of';
 import { headlineOf } from '../../diagnose/headline';
 import { notProvenWords } from '../../diagnose/not-proven';
@@ -410,4 +410,64 @@ test('a test that wants a licence is taken only by somebody who holds it; the re
   expect(code(log, 'energised', { precautions: true })).toBeUndefined();
   log.add('licence', { held: true, who: 'Ana' });
   expect(refused()).toBeUndefined();
+});
+
+describe('a visit that goes on from an earlier one', () => {
+  const first = () => {
+    const log = proveDead(noVolts());
+    log.add('work', { what: 'fitted', part: 'board', trial: true, note: '' });
+    liveHeat(log, 'heat');
+    read(log, 'out', 0);
+    return log;
+  };
+  const second = () => {
+    const state = fold(first());
+    const log = logWriter(Date.parse('2026-03-09T08:00:00.000Z'));
+    log.add('opened', {
+      complaint: 'stays cold',
+      meter: smallMeter,
+      rules: 2,
+      continues: {
+        job: '01950000-0000-7000-8000-00000000ffff',
+        at: '2026-03-02T12:00:00.000Z',
+        carried: carriedFrom(sheet, state),
+      },
+    });
+    return log;
+  };
+
+  test('begins with the belief of that one, its work and its epochs', () => {
+    const before = assess(sheet, fold(first())).belief;
+    const after = assess(sheet, fold(second()));
+    expect(after.belief.faults).toEqual(before.faults);
+    expect(after.belief.now).toEqual(before.now);
+    expect(after.evidence.every(({ from }) => from.kind === 'carried')).toBe(true);
+    expect(after.accused.has('joint')).toBe(true);
+  });
+
+  test('good now does not heal what was bad then', () => {
+    const log = liveHeat(second(), 'heat');
+    read(log, 'out', 24);
+    const { belief, comesAndGoes } = assess(sheet, fold(log));
+    expect(comesAndGoes.map(({ id }) => id)).toEqual(['out']);
+    expect(belief.sound).toBeLessThan(0.1);
+  });
+
+  test('what the sheet no longer knows is left out, and a third visit takes over both', () => {
+    const log = second();
+    const opening = log.entries[0]!.body as BodyOf<'opened'>;
+    opening.continues!.carried.push(
+      { evidence: { test: 'gone', outcome: 'bad' }, words: 'a test that is no more' },
+      { evidence: { done: { nobody: 0.5 } }, words: 'work on what is no more' },
+    );
+    expect(assess(sheet, fold(log)).evidence).toHaveLength(5);
+    liveHeat(log, 'heat');
+    read(log, 'out', 24);
+    expect(
+      carriedFrom(sheet, fold(log))
+        .map(({ words }) => words)
+        .at(-1),
+    ).toBe('Igniter volts');
+    expect(carriedFrom(sheet, fold(log))).toHaveLength(6);
+  });
 });

@@ -9,6 +9,7 @@ import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { stagePath, useGoOn } from '../job/paths';
+import { GoesOn } from './goes-on';
 
 export function Arrive() {
   const { job, state, record } = useJob();
@@ -28,6 +29,7 @@ export function Arrive() {
         <p className="m-0 text-[14px] text-soft">The customer says</p>
         <h1 className="m-0 text-[25px] leading-snug font-bold">“{job.complaint}”</h1>
 
+        <GoesOn />
         <section aria-label="Data plate" className="mt-5 border border-ink bg-card">
           <dl className="m-0 grid grid-cols-2 gap-px bg-hair sm:grid-cols-4">
             <PlateField name="Maker">{unit.maker}</PlateField>

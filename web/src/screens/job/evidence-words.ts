@@ -7,6 +7,7 @@ export function evidenceWords({ from }: EvidenceItem): string {
   if (from.kind === 'code') return `code ${from.code}`;
   if (from.kind === 'symptom') return `the symptom “${from.symptom.replaceAll('-', ' ')}”`;
   if (from.kind === 'looked') return from.seen ? 'complaint seen' : 'complaint not seen';
+  if (from.kind === 'carried') return `earlier visit: ${from.words}`;
   if (from.kind === 'work') return 'the work';
   if (from.kind === 'ran') return 'the machine ran';
   if (from.kind === 'group') {
