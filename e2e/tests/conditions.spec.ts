@@ -80,7 +80,7 @@ test('a joint reseated: no part, and proven by what was bad', async ({ page, new
   expect(await found(page, 'Prove')).toEqual([]);
   await page.keyboard.press('Enter');
   await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
-  await page.keyboard.press('r');
+  await expect(page.getByText('It is another machine now.')).toBeVisible();
   await reading(page, '0.4');
   await page.getByRole('link', { name: /^Prove/ }).click();
   await heading(page, 'The repair is proven');

@@ -29,7 +29,7 @@ test('a dictionary is computed, stopped, kept with its revision, and taken over 
     await expect(
       page.getByText(/8 machines for each of \d+ faults, computed \d{4}-/),
     ).toBeVisible();
-    const cell = page.getByRole('button', { name: /^Lower element open, elements@lower: bench/ });
+    const cell = page.getByRole('button', { name: /^Lower element open, Elements, lower: bench/ });
     await expect(cell).toBeVisible();
     expect(await found(page, 'the dictionary')).toEqual([]);
   });

@@ -160,6 +160,10 @@ test('a job from Arrive to Sign with the simulated meter and auto-hold; the righ
     await page.getByRole('checkbox', { name: 'Replace: Inverter board' }).uncheck();
     await page.getByRole('checkbox', { name: 'Replace: Compressor' }).check();
     await written(page, () => page.getByRole('button', { name: /^Decide: Compressor/ }).click());
+    // The compressor is fitted by somebody who holds the licence.
+    await written(page, () =>
+      page.getByRole('button', { name: 'We hold what this job needs' }).click(),
+    );
     await written(page, () => page.getByRole('button', { name: /^It is in/ }).click());
     await again(page, job);
     await heading(page, 'The repair is proven');
@@ -189,8 +193,10 @@ async function again(page: Page, job: string): Promise<void> {
   for (const point of ['UV', 'VW', 'WU']) {
     await page.goto(`/jobs/${job}/measure?at=${encodeURIComponent(`windings@${point}`)}`);
     await connect(page);
-    await expect(page.getByRole('status', { name: 'Verdict' })).toBeVisible();
-    await page.keyboard.press('r');
+    // What the work has touched is asked for by itself; the rest is repeated.
+    const before = page.getByText('It is another machine now.');
+    await expect(page.getByRole('status', { name: 'Verdict' }).or(before).first()).toBeVisible();
+    if (!(await before.isVisible())) await page.keyboard.press('r');
     await held(page, 1);
   }
   await page.goto(`/jobs/${job}/prove`);

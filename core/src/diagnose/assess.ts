@@ -186,6 +186,7 @@ function rankSuspects(
       p: belief.faults[fault.id] ?? 0,
       now: belief.now[fault.id] ?? 0,
       before: before.faults[fault.id] ?? 0,
+      nowBefore: before.now[fault.id] ?? 0,
       weights: weights[fault.id] ?? [],
     }))
     .sort((a, b) => b.p - a.p);

@@ -46,6 +46,8 @@ export interface Suspect {
   readonly now: number;
   /** The same before the latest piece of evidence; equal to `p` where there is none. */
   readonly before: number;
+  /** `now` before the latest piece of evidence. */
+  readonly nowBefore: number;
   /** Indexed like {@link Assessment.evidence}. */
   readonly weights: readonly Weight[];
 }

@@ -69,9 +69,12 @@ const sameState = (before: Taken, after: Taken): boolean =>
   after.situation.state === undefined ||
   before.situation.state === after.situation.state;
 
+/** Whether work has changed what a finding speaks of: it is of the machine as it was. */
+export const isStale = (
+  { epochs }: Pick<JobState, 'epochs'>,
+  { observable, situation }: Pick<Taken, 'observable' | 'situation'>,
+): boolean => situation.epoch < (epochs.get(observable) ?? 0);
+
 /** Readings of a machine that work has changed since, and that were not taken again. */
 export const staleOf = (state: JobState): Taken[] =>
-  [...state.current.values()].filter(
-    ({ observable, situation, standing }) =>
-      !isSilent(standing) && situation.epoch < (state.epochs.get(observable) ?? 0),
-  );
+  [...state.current.values()].filter((taken) => !isSilent(taken.standing) && isStale(state, taken));

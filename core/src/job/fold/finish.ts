@@ -1,6 +1,5 @@
 /** From everything taken to what stands: remarks, repeats, prerequisites, rules over several readings. */
 import { wantsOf } from '../../conditions/wants';
-import { stateOf } from '../../sheet/lookup';
 import type { Sheet } from '../../sheet/schema';
 import type { Change, Draft } from '../state/draft';
 import type { FoldedEntry, LoggedEntry } from '../log/entry';
@@ -127,10 +126,12 @@ const unlessVoid = (taken: Taken, because: string | undefined): Taken =>
 
 function unlessOwed(draft: Draft, sheet: Sheet, taken: Taken, current: Current): Taken {
   if (isSilent(taken.standing)) return taken;
-  const wants = wantsOf(sheet, taken.test, taken.kind === 'answer' ? undefined : taken.point);
-  const because = owedReason(sheet, draft, taken, wants, current);
+  const because = owedReason(sheet, draft, taken, wantsOfTaken(sheet, taken), current);
   return because === undefined ? taken : silenced(taken, 'waits', because);
 }
+
+const wantsOfTaken = (sheet: Sheet, taken: Taken) =>
+  wantsOf(sheet, taken.test, taken.kind === 'answer' ? undefined : taken.point);
 
 const CROSSED =
   'another device had the supply on or saw volts, neither knowing of the other: look, and repeat it';
@@ -140,7 +141,7 @@ const lostToCrossing = (taken: Taken): Taken => silenced(taken, 'void', CROSSED)
 /** A figure of a dead machine that crossed another device's “live”: nobody knows which came first. */
 function crossed(taken: Taken, { sheet, log, places, dangers, crossings }: Standings): boolean {
   if (!crossings || taken.standing.kind === 'withdrawn') return false;
-  if (stateOf(sheet, taken.test).energy !== 'dead') return false;
+  if (wantsOfTaken(sheet, taken).energy !== 'dead') return false;
   const entry = nth(log, places.get(taken.entry)!);
   return dangers.some((danger) => !sawEntry(entry, danger) && !sawEntry(danger, entry));
 }

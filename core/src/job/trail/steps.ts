@@ -1,11 +1,12 @@
 /** Placements of the probes and questions, in the order of the sheet: which comes next, and what it still owes. */
-import { outsOf } from '../../conditions/wants';
+import { outsOf, wantsOf } from '../../conditions/wants';
 import { testsOf } from '../../sheet/all-tests';
 import { observablesOf } from '../../sheet/observables';
 import type { Sheet, Test } from '../../sheet/schema';
-import { findAccess, findTest, stateOf } from '../../sheet/lookup';
+import { findAccess, findTest } from '../../sheet/lookup';
 import type { EnergyKind } from '../../conditions/energy';
 import { accessOwedFor } from '../state/access';
+import { isStale } from '../findings/proof';
 import { energises, shortsOf } from '../findings/shorted';
 import type { JobState } from '../state/state';
 
@@ -46,8 +47,11 @@ export function stepsOf(sheet: Sheet): Step[] {
   );
 }
 
-const open = (state: JobState, step: Step) =>
-  !state.current.has(step.observable) && !state.skipped.has(step.observable);
+/** Not taken, or taken of the machine as it was before the work. */
+function open(state: JobState, { observable }: Step): boolean {
+  const taken = state.current.get(observable);
+  return (!taken || isStale(state, taken)) && !state.skipped.has(observable);
+}
 
 /**
  * The next step in the sheet's order: first the rest of the test in hand, then what the machine's
@@ -82,7 +86,9 @@ export function nextStep(
 }
 
 function suits(sheet: Sheet, test: Test, energy: EnergyKind): boolean {
-  const wanted = stateOf(sheet, test).energy;
+  const { energy: wanted, state } = wantsOf(sheet, test);
+  // A look at a running machine wants it running, if no precautions.
+  if (wanted === 'any') return state.energy === 'dead' || energy === 'live';
   return wanted === 'dead' ? energy === 'dead' : energy === 'live';
 }
 

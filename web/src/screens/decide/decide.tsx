@@ -7,21 +7,20 @@ import { ActionBar } from '../../parts/action-bar';
 import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
-import { percent } from '../../parts/percent';
-import { evidenceWords } from '../job/evidence-words';
 import { useJob } from '../job/job-context';
 import { stagePath, useGoOn } from '../job/paths';
-import { countWords, headlineWords, leadsWords, whyWords } from './headline-words';
+import { whyWords } from './headline-words';
 import { LookedAsk } from './looked-ask';
 import { NotProvenList } from './not-proven-list';
 import { OtherEndings } from './other-endings';
 import { PartChoice } from './part-choice';
 import { RepairChoices } from './repair-choices';
+import { Standing } from './standing';
 import { useEndings } from './use-endings';
 
 export function Decide() {
   const { job, sheet, state, assessment, record } = useJob();
-  const { parts, other, sound } = assessment;
+  const { parts } = assessment;
   const headline = headlineOf(assessment);
   const leading = leadingPart(headline);
   const endings = useEndings();
@@ -65,24 +64,7 @@ export function Decide() {
   return (
     <>
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
-        <h1 className="m-0 text-[25px] font-bold">{headlineWords(headline)}</h1>
-        <p className="m-0 text-soft">
-          {leadsWords(headline)} {countWords(assessment.evidence)}
-          {headline.kind !== 'nothing-yet' &&
-            ` ${percent(sound.p)} that nothing ${state.works.length > 0 ? 'is wrong now' : 'was wrong while it was measured'}, ${percent(other.p)} that it is something not on this sheet.`}
-        </p>
-        {assessment.comesAndGoes.length > 0 && (
-          <p className="m-0 mt-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
-            <strong>It comes and goes:</strong>{' '}
-            {assessment.comesAndGoes.map(({ title }) => title).join('; ')}. Good once is not mended.
-          </p>
-        )}
-        {assessment.surprise && (
-          <p className="m-0 mt-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
-            {evidenceWords(assessment.surprise.item)} quarrels with everything else. Repeat it
-            before you decide.
-          </p>
-        )}
+        <Standing />
         <LookedAsk />
         <fieldset className="m-0 mt-4 border-0 p-0">
           <legend className="sr-only">What to do; several may be ticked</legend>

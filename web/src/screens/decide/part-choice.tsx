@@ -1,5 +1,5 @@
 /** A part that could be replaced, with how likely it is and the findings behind that. */
-import type { PartSuspect } from '@jeitinho/core/diagnose';
+import { isFinding, type PartSuspect } from '@jeitinho/core/diagnose';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from '../job/evidence-words';
 import { useJob } from '../job/job-context';
@@ -63,7 +63,10 @@ export function PartChoice({ rank, suspect, ticked, onToggle }: PartChoiceProps)
 function Reasons({ suspect }: { readonly suspect: PartSuspect }) {
   const { assessment } = useJob();
   const telling = suspect.weights
-    .filter((weight) => weight.strength !== 'nothing')
+    .filter(
+      ({ strength, evidence }) =>
+        strength !== 'nothing' && isFinding(assessment.evidence[evidence]!),
+    )
     .sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))
     .slice(0, MOST_REASONS);
   if (telling.length === 0) return null;

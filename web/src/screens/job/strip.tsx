@@ -67,8 +67,8 @@ export function PhoneStrip() {
 /** What is likeliest of all, in one line. */
 function likeliestWords({ suspects, other, sound }: Assessment): { name: string; p: number } {
   return [
-    ...suspects.slice(0, 1).map(({ fault, p }) => ({ name: fault.name, p })),
-    { name: 'Nothing wrong while measured', p: sound.p },
+    ...suspects.map(({ fault, now }) => ({ name: fault.name, p: now })),
+    { name: 'Nothing wrong', p: sound.p },
     { name: 'Something not on this sheet', p: other.p },
   ].reduce((best, each) => (each.p > best.p ? each : best));
 }

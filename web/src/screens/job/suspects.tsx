@@ -1,5 +1,6 @@
 /** Ranked suspects with why, and what is not proven. */
 import {
+  isFinding,
   notProvenWords,
   type Assessment,
   type Suspect,
@@ -17,16 +18,27 @@ const PROVISOS = 3;
 const NAMES = 3;
 
 export function Suspects() {
-  const { assessment } = useJob();
-  const { suspects, other, sound, unexplained } = assessment;
+  const { state, assessment } = useJob();
+  const { other, sound, unexplained } = assessment;
+  // After work the machine is another one: what is left is what is looked for.
+  const worked = state.works.length > 0;
+  const suspects = worked
+    ? [...assessment.suspects].sort((a, b) => b.now - a.now || b.p - a.p)
+    : assessment.suspects;
   const rows = [
     ...suspects.slice(0, SHOWN).map((suspect, rank) => ({
-      p: suspect.p,
+      p: worked ? suspect.now : suspect.p,
       row: (
-        <SuspectRow key={suspect.fault.id} suspect={suspect} assessment={assessment} rank={rank} />
+        <SuspectRow
+          key={suspect.fault.id}
+          suspect={suspect}
+          assessment={assessment}
+          rank={rank}
+          worked={worked}
+        />
       ),
     })),
-    { p: sound.p, row: <SoundRow key="sound" sound={sound} /> },
+    { p: sound.p, row: <SoundRow key="sound" sound={sound} worked={worked} /> },
     { p: other.p, row: <OtherRow key="other" other={other} unexplained={unexplained} /> },
   ].sort((a, b) => b.p - a.p);
   return (
@@ -49,17 +61,28 @@ function SuspectRow({
   suspect,
   assessment,
   rank,
+  worked,
 }: {
   suspect: Suspect;
   assessment: Assessment;
   rank: number;
+  worked: boolean;
 }) {
   const why = whyWords(suspect.weights, assessment);
   const silence = rank < REASONED && assessment.evidence.length > 0;
   const eliminated = rank === 0 && silence && !assessment.accused.has(suspect.fault.id);
   return (
     <li className="border-b border-hair py-2.5">
-      <Bar name={suspect.fault.name} p={suspect.p} before={suspect.before} />
+      {worked ? (
+        <Bar name={suspect.fault.name} p={suspect.now} before={suspect.nowBefore} />
+      ) : (
+        <Bar name={suspect.fault.name} p={suspect.p} before={suspect.before} />
+      )}
+      {worked && suspect.p - suspect.now > 0.02 && (
+        <p className="m-0 mt-1 text-[14px] text-soft">
+          On arrival <span className="figure">{percent(suspect.p)}</span>.
+        </p>
+      )}
       {(why || silence) && (
         <p className="m-0 mt-1 text-[14px] text-soft">
           {why ?? 'Nothing found so far speaks about it.'}
@@ -70,10 +93,14 @@ function SuspectRow({
   );
 }
 
-function SoundRow({ sound }: { sound: Assessment['sound'] }) {
+function SoundRow({ sound, worked }: { sound: Assessment['sound']; worked: boolean }) {
   return (
     <li className="border-b border-hair py-2.5">
-      <Bar name="Nothing wrong while measured" p={sound.p} before={sound.before} />
+      <Bar
+        name={worked ? 'Nothing wrong any more' : 'Nothing wrong while measured'}
+        p={sound.p}
+        before={sound.before}
+      />
     </li>
   );
 }
@@ -116,7 +143,10 @@ export function Bar({ name, p, before }: { name: string; p: number; before: numb
 /** The two pieces of evidence that weigh most, in words; codes count, but are named as codes. */
 export function whyWords(weights: readonly Weight[], assessment: Assessment): string | undefined {
   const telling = weights
-    .filter((weight) => weight.strength !== 'nothing')
+    .filter(
+      ({ strength, evidence }) =>
+        strength !== 'nothing' && isFinding(assessment.evidence[evidence]!),
+    )
     .sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))
     .slice(0, 2)
     .map((weight) => {

@@ -1,6 +1,6 @@
 /** The answer within a blink: verdict in words, against what, and what it did to the suspects. */
 import { formatQuantity, overruledWords, sourceWords } from '@jeitinho/core';
-import type { Assessment } from '@jeitinho/core/diagnose';
+import type { Assessment, Suspect } from '@jeitinho/core/diagnose';
 import { CONTACT_WORDS, limitsAt, type Taken, type TakenReading } from '@jeitinho/core/job';
 import {
   asTemperature,
@@ -163,9 +163,9 @@ function purposeWords({ test, reading }: TakenReading): string[] {
 /** What the latest finding did: the suspect that moved most; undefined for an older finding. */
 export function movedWords(taken: Taken, assessment: Assessment): string | undefined {
   if (assessment.evidence.at(-1)?.entry !== taken.entry) return undefined;
-  const [most] = [...assessment.suspects].sort(
-    (a, b) => Math.abs(b.p - b.before) - Math.abs(a.p - a.before),
-  );
-  if (!most || Math.abs(most.p - most.before) < 0.01) return 'Moves no suspect.';
-  return `${most.fault.name} ${most.p > most.before ? 'up' : 'down'} to ${percent(most.p)}.`;
+  // What is left is what moves: on arrival and now are the same until work was done.
+  const move = ({ now, nowBefore }: Suspect) => now - nowBefore;
+  const [most] = [...assessment.suspects].sort((a, b) => Math.abs(move(b)) - Math.abs(move(a)));
+  if (!most || Math.abs(move(most)) < 0.01) return 'Moves no suspect.';
+  return `${most.fault.name} ${move(most) > 0 ? 'up' : 'down'} to ${percent(most.now)}.`;
 }

@@ -8,7 +8,7 @@ import {
   type Refusal,
   type Step,
 } from '@jeitinho/core/job';
-import { isMeasured, placementWords, stateOf, type Sheet } from '@jeitinho/core/sheet';
+import { isMeasured, placementWords, type Sheet, wantsOf } from '@jeitinho/core/sheet';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
@@ -184,7 +184,9 @@ function stepWords(sheet: Sheet, step: Step, next: Step): string {
 
 function whyNext(sheet: Sheet, state: JobState, step: Step, next: Step): string {
   if (next.test === step.test) return 'the rest of this test';
-  const wanted = stateOf(sheet, next.test).energy;
+  const { energy: wanted, state: inState } = wantsOf(sheet, next.test);
+  if (wanted === 'any' && (inState.energy === 'dead' || state.energy.kind === 'live'))
+    return 'it can be done as the machine stands';
   const suits = wanted === 'dead' ? state.energy.kind === 'dead' : state.energy.kind === 'live';
   return suits
     ? 'the sheet’s order; the unit is in the right state'

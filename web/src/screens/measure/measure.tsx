@@ -15,7 +15,7 @@ import { StateGate } from './state-gate';
 import { TestHead } from './test-head';
 import { TrackCard } from './track-card';
 import { useCard, useSkipping, type Card } from './use-card';
-import { useSpoken } from './use-spoken';
+import { takenWords, useSpoken } from './use-spoken';
 import { isTimed, WindowPanel } from './window-panel';
 
 export function Measure() {
@@ -46,6 +46,11 @@ export function Measure() {
         )}
         {!refusal && wanted && (isTimed(state) || !wanted.met) && (
           <WindowPanel state={state} current={wanted.met} entering={card.entering} />
+        )}
+        {card.before && (
+          <p className="m-0 mb-3 border-l-4 border-hair bg-card px-4 py-2 text-[15px]">
+            Before the work: <strong>{takenWords(card.before)}</strong> It is another machine now.
+          </p>
         )}
         <Body card={card} />
       </div>

@@ -1,22 +1,9 @@
 /** The measuring card put together: the placement in hand, its meter, what Enter and the keys do. */
-import {
-  dialRefusal,
-  dutyOf,
-  energyRefusal,
-  licenceRefusal,
-  meterProblem,
-  nextStep,
-  placeOfEntry,
-  spoils,
-  stillAsked,
-  type Refusal,
-} from '@jeitinho/core/job';
-import { isSeries } from '@jeitinho/core/judge';
-import { expectOf, findPoint, isMeasured, observableId } from '@jeitinho/core/sheet';
+import { isStale, nextStep, placeOfEntry, spoils } from '@jeitinho/core/job';
+import { observableId } from '@jeitinho/core/sheet';
 import { useReducer } from 'react';
 import { useNavigate } from 'react-router';
 import { useDraft } from '../../data/draft';
-import { useNow } from '../../data/now';
 import { useArmed } from '../../parts/armed';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
@@ -28,48 +15,38 @@ import {
   owesContact,
   primaryAct,
   type CardKey,
+  type CardSituation,
   type Over,
 } from './card-state';
 import { useCurrentStep } from './current-step';
 import type { Remark } from './remark-dialogs';
 import { asksForLive } from './state-gate';
-import { useSpecimen } from './specimen';
 import { toldBefore } from './told';
-import { useEntering } from './use-entering';
-import { useWants } from './wants';
+import type { Entering } from './use-entering';
 import { useGoOnByItself } from './use-go-on-by-itself';
 import { useKeeping } from './use-keeping';
 import { useMeter } from './use-meter';
-import { useReading } from './use-reading';
+import { usePlacement } from './use-placement';
 
 export function useCard() {
-  const { job, sheet, state, record } = useJob();
+  const { job, sheet, state } = useJob();
   const current = useCurrentStep();
   const { step, next, previous, goTo } = current;
-  const { test } = step;
   const [{ over, repeating }, dispatch] = useReducer(cardReducer, AT_REST);
   const [second, setSecond] = useDraft(`second.${job.id}`);
   const open = (what: Over) => dispatch({ kind: 'open', over: what });
   const kept = () => dispatch({ kind: 'kept' });
 
-  const measured = isMeasured(test) ? test : undefined;
-  const point = findPoint(test, step.point);
-  const series =
-    measured !== undefined && point !== undefined && isSeries(expectOf(measured, point));
-  const figures = measured && point && !series ? { test: measured, point } : undefined;
-  const other = useSpecimen(test.id);
-  const { specimen } = other;
-  const reading = useReading(series ? undefined : measured, step.point ?? '', specimen);
-  const refusal = useRefusal(current, specimen !== undefined);
-  const wants = useWants(step);
+  const placement = usePlacement(current);
+  const { measured, point, figures, reading, refusal, asked, wants, other, entering, powering } =
+    placement;
   const wanted = wants.find((want) => want.kind === 'state');
-  const entering = useEntering(wanted?.state);
-  const powering = useEntering(undefined);
-  const now = useNow(30_000);
-  const asked = measured && point && stillAsked(state, measured, point, now);
+  const { specimen } = other;
   const taken = state.current.get(step.observable);
   const empty = reading.text === '';
-  const settled = taken !== undefined && repeating !== step.observable;
+  // A figure of the machine before the work is asked for again.
+  const before = taken && isStale(state, taken) ? taken : undefined;
+  const settled = taken !== undefined && !before && repeating !== step.observable;
   // What the answer speaks of: this placement once it is read, until then the one before it.
   const told = settled
     ? taken
@@ -88,8 +65,15 @@ export function useCard() {
     spoiled: specimen !== undefined || wants.some(spoils),
     onKept: kept,
   });
+  const spoiled = wants.some(spoils);
   const closed =
-    refusal !== undefined || asked !== undefined || !empty || settled || over.kind !== 'nothing';
+    refusal !== undefined ||
+    asked !== undefined ||
+    !empty ||
+    settled ||
+    over.kind !== 'nothing' ||
+    // What would mean nothing is not held by itself.
+    spoiled;
   const meter = useMeter(
     step.observable,
     figures && {
@@ -132,24 +116,17 @@ export function useCard() {
     told,
   };
 
-  const navigate = useNavigate();
-  const primary = () => {
-    const act = primaryAct(situation);
-    if (act === 'make-safe') void navigate(stagePath(job.id, 'safe'));
-    else if (act === 'choose-meter') open({ kind: 'meters' });
-    else if (act === 'confirm-live')
-      void record('energised', {
-        precautions: true,
-        ...(sheet.safety.secondPerson && { second: second.trim() }),
-        ...(powering.unmet && { despite: powering.despite.trim() }),
-      });
-    else if (act === 'enter-state') {
-      entering.enter();
-      if (settled) dispatch({ kind: 'repeat', observable: step.observable });
-    } else if (act === 'keep-typed') void keep();
-    else if (act === 'keep-offered' && offered) void meter.keep(offered);
-    else if (act === 'go-on') goOn();
+  const enterState = () => {
+    entering.enter();
+    if (settled) dispatch({ kind: 'repeat', observable: step.observable });
   };
+  const primary = usePrimary(situation, powering, {
+    'choose-meter': () => open({ kind: 'meters' }),
+    'enter-state': enterState,
+    'keep-typed': () => void keep(),
+    'keep-offered': () => offered && void meter.keep(offered),
+    'go-on': goOn,
+  });
   const repeat = (observable: string) => {
     goTo(observable);
     dispatch({ kind: 'repeat', observable });
@@ -174,17 +151,9 @@ export function useCard() {
 
   return {
     ...situation,
+    ...placement,
     current,
-    measured,
-    point,
-    series,
-    figures,
-    reading,
-    asked,
-    wants,
-    other,
-    entering,
-    powering,
+    before,
     settled,
     sizing,
     meter,
@@ -202,21 +171,28 @@ export function useCard() {
 
 export type Card = ReturnType<typeof useCard>;
 
-/** Why nothing can be measured here now: the machine’s state, the dial, the meter. */
-function useRefusal({ step }: Card['current'], elsewhere: boolean): Refusal | undefined {
-  const { sheet, state } = useJob();
-  const { test } = step;
-  const point = findPoint(test, step.point);
-  const energy =
-    licenceRefusal(state, test) ??
-    (elsewhere ? undefined : energyRefusal(sheet, state.energy, test, point));
-  if (energy || !isMeasured(test) || !point) return energy;
-  const duty = dutyOf(sheet, test, point, state.given.get(test.id));
-  const unfit = meterProblem(state.meters, sheet, duty);
-  return (
-    (elsewhere ? undefined : dialRefusal(sheet, state, test, point)) ??
-    (unfit && { code: 'meter-unfit', message: unfit.message })
-  );
+type OwnAct = 'choose-meter' | 'enter-state' | 'keep-typed' | 'keep-offered' | 'go-on';
+
+/** What Enter does: the way to another stage and live work are the same on every card. */
+function usePrimary(
+  situation: CardSituation,
+  powering: Entering,
+  own: Readonly<Record<OwnAct, () => void>>,
+): () => void {
+  const { job, sheet, record } = useJob();
+  const [second] = useDraft(`second.${job.id}`);
+  const navigate = useNavigate();
+  return () => {
+    const act = primaryAct(situation);
+    if (act === 'make-safe') void navigate(stagePath(job.id, 'safe'));
+    else if (act === 'confirm-live')
+      void record('energised', {
+        precautions: true,
+        ...(sheet.safety.secondPerson && { second: second.trim() }),
+        ...(powering.unmet && { despite: powering.despite.trim() }),
+      });
+    else if (act !== 'nothing') own[act]();
+  };
 }
 
 /** Takes the last entry back and leads to its place: it will want another figure. */

@@ -94,13 +94,13 @@ function Detail({ proof }: { readonly proof: Proof }) {
       {trial && (
         <>
           The part is in on trial:{' '}
-          <Link to={stagePath(job.id, 'mend')} className="text-ink">
+          <Link to={stagePath(job.id, 'mend')} className="text-ink underline">
             put the old one back
           </Link>
           .{' '}
         </>
       )}
-      <Link to={stagePath(job.id, 'decide')} className="text-ink">
+      <Link to={stagePath(job.id, 'decide')} className="text-ink underline">
         Decide anew
       </Link>{' '}
       with what is known now.
