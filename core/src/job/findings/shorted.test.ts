@@ -35,6 +35,12 @@ test('a shorted transistor takes its driver with it: no live test is advised unt
     { everywhere: true },
   ]);
   log.add('fitted', { part: 'power', note: '' });
+  // The new one is measured before anything is switched on.
+  expect(shortsOf(smallSheet, foldJob(smallSheet, log.entries))).toEqual([]);
+  expect(advised(smallSheet, log)).not.toContain('live');
+  log.add('reading', measured('diode', 'U', 0.45, 'diode'));
+  log.add('reading', measured('diode', 'V', 0.45, 'diode'));
+  log.add('answer', { test: 'looks', answer: 'clean' });
   expect(advised(smallSheet, log)).toContain('live');
 });
 
