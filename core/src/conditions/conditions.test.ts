@@ -7,6 +7,7 @@ import { refusalOf } from '../job/admission/refusal-of';
 import { foldJob } from '../job/fold/fold';
 import type { BodyOf, EntryKind } from '../job/kinds/index';
 import { assess } from '../diagnose/assess';
+import { buildReport } from '../report/report';
 import type { Sheet } from '../sheet/schema';
 import { baseState } from './live-state';
 import { wantsOf } from './wants';
@@ -424,4 +425,27 @@ test('what a reference showed grows stale in ten minutes; a label does not', () 
     log.wait(12);
     expect(asked()).toBe(refused);
   }
+});
+
+test('an insulation figure keeps the volts, the time and the warmth it was taken with', () => {
+  const of: Sheet = {
+    ...sheet,
+    tests: sheet.tests.map((test) =>
+      test.id === 'winding' ? { ...test, function: 'insulation' as const } : test,
+    ),
+  };
+  const log = openHeat();
+  log.add('access', { access: 'plug' });
+  log.add('reading', {
+    test: 'winding',
+    point: 'UV',
+    function: 'insulation',
+    reading: volts(7),
+    typed: '7',
+    insulation: { volts: 500, seconds: 60, celsius: 21 },
+  });
+  const state = foldJob(of, log.entries);
+  const report = buildReport(of, state, assess(of, state));
+  expect(report.rows[0]?.verdict).toContain('at 500 V, 60 s, 21 °C');
+  expect(state.taken[0]).toMatchObject({ insulation: { volts: 500, seconds: 60 } });
 });

@@ -37,6 +37,7 @@ import { findAccess, stateName, stateOf } from '../sheet/lookup';
 import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { observablesOf } from '../sheet/observables';
 import type { Sheet } from '../sheet/schema';
+import { insulationWords } from '../job/findings/insulation';
 import { proofOf } from '../job/findings/proof';
 import type { Report, ReportRow } from './report-schema';
 
@@ -227,6 +228,7 @@ function fullVerdict(taken: TakenReading | TakenSeries): string {
     judgement.signFlagged && 'sign reversed',
     judgement.assumed && 'house tolerance',
     judgement.contactOwed && 'contact not proven',
+    taken.kind === 'reading' && taken.insulation && insulationWords(taken.insulation),
     taken.kind === 'reading' && taken.contact && `contact: ${CONTACT_WORDS[taken.contact]}`,
     agreeing > 0 && judgement.verdict !== 'in' && `read ${agreeing + 1} times`,
     overruledWords(taken),

@@ -1,4 +1,5 @@
 /** Service sheets: `@jeitinho/core/sheet`. */
+export { baseState } from '../conditions/live-state';
 export { wantsOf } from '../conditions/wants';
 export { expectOf, functionOf, phaseName, testsOf } from '../sheet/all-tests';
 export { matchCode, normaliseCode } from '../sheet/codes/match';

@@ -57,12 +57,14 @@ test('an entry sent to both servers at once is stored once, and both say the sam
 });
 
 test('what another server appended is judged by, and seen', async () => {
-  await appendEntries(h.store, job, [note('mine')]);
-  await appendEntries(other, job, [entry('licence', { held: false, who: 'nobody' })]);
+  const mine = note('mine');
+  const takeBack = () => [entry('withdrawn', { entry: mine.id, reason: '' })];
+  await appendEntries(h.store, job, [mine]);
+  await appendEntries(other, job, takeBack());
   // It would be let in by what this server remembers.
-  await expect(
-    appendEntries(h.store, job, [entry('energised', { precautions: true })]),
-  ).rejects.toMatchObject({ problem: { status: 409, code: 'licence-missing' } });
+  await expect(appendEntries(h.store, job, takeBack())).rejects.toMatchObject({
+    problem: { status: 409, code: 'nothing-to-withdraw' },
+  });
   expect(await withJobState(h.store, job, (state) => state.log.length)).toBe(3);
 });
 

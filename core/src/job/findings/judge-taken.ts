@@ -2,6 +2,7 @@
 import { judge, type Judgement } from '../../judge/judge';
 import { type LeadZero, type Reading } from '../../judge/reading';
 import { resolveExpectation } from '../../judge/given';
+import { againstTwin } from '../../judge/twin';
 import { errorsOf, EXACT, type ErrorsAt } from '../../judge/uncertainty/errors';
 import { isSeries } from '../../judge/test-expectation';
 import { accuracyAt, type MeterProfile } from '../../meter/profile';
@@ -14,6 +15,8 @@ export interface JudgedWith {
   readonly meters: readonly MeterProfile[];
   readonly lead?: LeadZero | undefined;
   readonly given?: number | undefined;
+  /** What a good twin read there, less the leads. */
+  readonly twin?: number | undefined;
 }
 
 /**
@@ -25,12 +28,13 @@ export function judgeTaken(
   test: MeasureTest,
   point: TestPoint,
   reading: Reading,
-  { meters, lead, given }: JudgedWith,
+  { meters, lead, given, twin }: JudgedWith,
 ): Judgement | undefined {
   const wanted = expectOf(test, point);
   if (isSeries(wanted)) return undefined;
-  const expect = resolveExpectation(wanted, given, sheet.curves ?? []);
-  if (!expect) return undefined;
+  const plain = resolveExpectation(wanted, given, sheet.curves ?? []);
+  if (!plain) return undefined;
+  const expect = againstTwin(plain, twin);
   const fn = functionOf(test, point);
   const meter = instrumentFor(meters, sheet, dutyOf(sheet, test, point));
   const accuracy =

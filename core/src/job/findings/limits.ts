@@ -2,21 +2,25 @@
 import type { Expectation } from '../../judge/expectation';
 import { askedBy, resolveExpectation, type Asked } from '../../judge/given';
 import { isSeries } from '../../judge/series/index';
+import { againstTwin } from '../../judge/twin';
 import { expectOf } from '../../sheet/all-tests';
+import { observableId } from '../../sheet/observables';
 import type { MeasureTest, Sheet, TestPoint } from '../../sheet/schema';
 import type { JobState } from '../state/state';
+import { twinAt } from '../work/compared';
 
 /** @returns undefined for a series, and while the figure that the limits hang on is missing. */
 export function limitsAt(
   sheet: Sheet,
-  state: Pick<JobState, 'given'>,
+  state: Pick<JobState, 'given' | 'compared'>,
   test: MeasureTest,
   point: TestPoint,
 ): Expectation | undefined {
   const expect = expectOf(test, point);
-  return isSeries(expect)
-    ? undefined
-    : resolveExpectation(expect, state.given.get(test.id), sheet.curves ?? []);
+  if (isSeries(expect)) return undefined;
+  const plain = resolveExpectation(expect, state.given.get(test.id), sheet.curves ?? []);
+  const twin = twinAt(state.compared, observableId(test, point.id));
+  return plain && againstTwin(plain, twin?.judgement.corrected);
 }
 
 /** What a reference instrument showed is good for so long. */

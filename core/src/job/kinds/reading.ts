@@ -20,7 +20,9 @@ import { Id, readingSchema, strict, Typed } from '../log/words';
 import { seeTestVolts } from '../proving/see-volts';
 import type { Draft } from '../state/draft';
 import type { TakenReading } from '../state/state';
+import { twinAt } from '../work/compared';
 import { SPECIMEN_WORDS, specimenSchema } from '../work/specimen';
+import { insulationSchema } from '../findings/insulation';
 import { defineKind, type EntryIn } from './kind';
 
 const body = strict({
@@ -31,6 +33,8 @@ const body = strict({
   typed: Typed,
   /** Contact was proven: leads touched, scraped to metal, a second point, a known source. */
   contact: Type.Optional(Type.Literal(true)),
+  /** Of insulation: the volts it was driven with, for how long, how warm it was. */
+  insulation: Type.Optional(insulationSchema),
   /** Of which thing it is, where it is not this machine. */
   specimen: Type.Optional(specimenSchema),
 });
@@ -111,10 +115,18 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
   const place = findPlace(sheet, entry.body);
   if (!place) return undefined;
   const { test, point } = place;
-  const { reading: figure, typed, contact } = entry.body;
+  const { reading: figure, typed, contact, insulation } = entry.body;
   const given = draft.given.get(test.id);
   const lead = draft.lead ?? draft.meter?.lead;
-  const judgement = judgeTaken(sheet, test, point, figure, { meters: draft.meters, lead, given });
+  const observable = observableId(test, point.id);
+  const twin = twinAt(draft.compared, observable)?.judgement.corrected;
+  const judgement = judgeTaken(sheet, test, point, figure, {
+    meters: draft.meters,
+    lead,
+    given,
+    // The twin itself is judged by what the sheet says.
+    ...(!entry.body.specimen && { twin }),
+  });
   if (!judgement) return undefined;
   // Nothing is touched where clicks are counted or a display is read.
   const touches = METER_FUNCTIONS[functionOf(test, point)].placing !== 'none';
@@ -122,7 +134,7 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
   return {
     ...takenAs(draft, sheet, { test, point, entry }, { judgement }),
     kind: 'reading',
-    observable: observableId(test, point.id),
+    observable,
     test,
     point,
     reading: figure,
@@ -133,6 +145,7 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
     },
     ...(contact && { contact: 'unspecified' as const }),
     ...(lead && { lead }),
+    ...(insulation && { insulation }),
     ...(given !== undefined && { given }),
   };
 }

@@ -10,6 +10,7 @@ import type { Energy } from '../../conditions/energy';
 import type { Situation } from '../../conditions/situation';
 import type { Specimen } from '../work/specimen';
 import type { Continued } from '../work/continued';
+import type { Insulation } from '../findings/insulation';
 import type { NotedWork } from '../work/work';
 import type { StoreFinding } from '../../conditions/fast-store';
 import type { FoldedEntry, LoggedEntry } from '../log/entry';
@@ -74,6 +75,8 @@ export interface TakenReading extends TakenCommon {
   readonly typed: string;
   readonly judgement: Judgement;
   readonly lead?: LeadZero;
+  /** How an insulation figure was taken, where that was said. */
+  readonly insulation?: Insulation;
   /** The label's or reference instrument's figure that its limits hang on. */
   readonly given?: number;
   /** How contact was proven, where it was. */

@@ -7,8 +7,10 @@ import { headlineOf } from '../../diagnose/headline';
 import { notProvenWords } from '../../diagnose/not-proven';
 import { buildReport } from '../../report/report';
 import { refusalOf } from '../admission/refusal-of';
+import { limitsAt } from '../findings/limits';
 import { proofOf, staleOf } from '../findings/proof';
 import { foldJob } from '../fold/fold';
+import type { MeasureTest } from '../../sheet/schema';
 import type { BodyOf, EntryKind } from '../kinds/index';
 import { carriedBy, curesOf, touchedBy } from './cures';
 
@@ -471,3 +473,42 @@ describe('a visit that goes on from an earlier one', () => {
     expect(carriedFrom(sheet, fold(log))).toHaveLength(6);
   });
 });
+
+test('limits from a good twin are its figure, give or take the tolerance; without one the sheet’s own', () => {
+  const of = {
+    ...sheet,
+    tests: sheet.tests.map((each) =>
+      each.id === 'sensor'
+        ? ({ ...each, expect: { ...band, from: 'twin' } } as unknown as typeof each)
+        : each,
+    ),
+  };
+  const log = openHeat();
+  const ohms = (value: number, specimen?: { kind: 'twin' }) =>
+    log.add('reading', {
+      test: 'sensor',
+      point: '1',
+      function: 'ohm',
+      reading: volts(value),
+      typed: '',
+      ...(specimen && { specimen }),
+    });
+  const verdict = () => foldJob(of, log.entries).current.get('sensor');
+  ohms(480);
+  expect(verdict()).toMatchObject({ judgement: { verdict: 'in' } });
+  ohms(420, { kind: 'twin' });
+  // 420 Ω ± 10 %: 378 to 462.
+  ohms(480);
+  expect(verdict()).toMatchObject({ judgement: { verdict: 'out', outcome: 'high' } });
+  ohms(455);
+  expect(verdict()).toMatchObject({ judgement: { verdict: 'in' } });
+  const test = of.tests.find(({ id }) => id === 'sensor') as MeasureTest;
+  expect(limitsAt(of, foldJob(of, log.entries), test, test.points[0]!)).toEqual({
+    kind: 'nominal',
+    value: 420,
+    percent: 10,
+    unit: 'ohm',
+    from: 'twin',
+  });
+});
+const band = { kind: 'between', low: 400, high: 500, unit: 'ohm' } as const;

@@ -26,6 +26,7 @@ import { GroupVerdicts } from './group-verdicts';
 import { useJob } from '../job/job-context';
 import { Answer } from './answer';
 import { CountPad } from './count-pad';
+import { InsulationFields } from './insulation-fields';
 import { PhaseStrip } from './phase-strip';
 import type { Remark } from './remark-dialogs';
 import { SizeAsk, type SizeAskProps } from './size-ask';
@@ -98,6 +99,9 @@ export function MeasureCard({
               live={shown ? undefined : meter.offered}
               onPaste={onPaste}
             />
+          )}
+          {!blocked && functionOf(test, point) === 'insulation' && (
+            <InsulationFields {...reading.insulation} />
           )}
           {!blocked && !counts && meter.wanted && (
             <MeterStrip

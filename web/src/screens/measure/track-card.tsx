@@ -24,6 +24,8 @@ import { RemarkButtons } from './answer';
 import { ImportTrack } from './import-track';
 import type { Remark } from './remark-dialogs';
 import { Track } from './track';
+import { owesContact } from './card-state';
+import { standingOf } from './standing';
 import { parseTrack, trackText, type TrackDraft } from './track-draft';
 import { TrackRecorder } from './track-recorder';
 import { placementOf } from './use-meter';
@@ -86,20 +88,11 @@ export function TrackCard({ test, point, blocked, settled, onRemark }: TrackCard
             onDraft={(next) => keepText(trackText(next))}
           />
         )}
-        {judgement && (
-          <div role="status" aria-label="Verdict" className="mt-3 flex items-start gap-3">
-            <span className="pt-1">
-              <VerdictMark verdict={judgement.verdict} outcome={judgement.outcome} />
-            </span>
-            <div>
-              <p className={`m-0 text-[20px] font-bold ${VERDICT_TEXT[judgement.verdict]}`}>
-                {verdictWords(judgement)}
-              </p>
-              <p className="m-0 text-[15px] text-soft">
-                {judgement.sentence} {shown && seriesWords(shown)}
-              </p>
-            </div>
-          </div>
+        {judgement && <TrackVerdict judgement={judgement} shown={shown} />}
+        {shown && owesContact(shown) && shown.standing.kind === 'waits' && (
+          <Button hint="c" className="mt-2" onClick={() => onRemark('contact', shown)}>
+            Contact is proven
+          </Button>
         )}
         {!blocked && draft.samples.length > 0 && (
           <div className="mt-3 flex flex-wrap gap-2">
@@ -117,6 +110,31 @@ export function TrackCard({ test, point, blocked, settled, onRemark }: TrackCard
         {shown && <RemarkButtons taken={shown} onRemark={onRemark} />}
         <p className="mt-3 mb-0 text-[14px] text-soft">
           Wanted: {expectWords(expect)} · {sourceWords(sheet, test.page)}
+        </p>
+      </div>
+    </div>
+  );
+}
+
+interface TrackVerdictProps {
+  readonly judgement: Judgement;
+  /** The series that is kept; while it is recorded, its verdict so far is told. */
+  readonly shown: TakenSeries | undefined;
+}
+
+function TrackVerdict({ judgement, shown }: TrackVerdictProps) {
+  const { mark, words, why } = shown
+    ? standingOf(shown)
+    : { mark: judgement.verdict, words: verdictWords(judgement), why: undefined };
+  return (
+    <div role="status" aria-label="Verdict" className="mt-3 flex items-start gap-3">
+      <span className="pt-1">
+        <VerdictMark verdict={mark} outcome={judgement.outcome} />
+      </span>
+      <div>
+        <p className={`m-0 text-[20px] font-bold ${VERDICT_TEXT[mark]}`}>{words}</p>
+        <p className="m-0 text-[15px] text-soft">
+          {why ?? judgement.sentence} {shown && seriesWords(shown)}
         </p>
       </div>
     </div>

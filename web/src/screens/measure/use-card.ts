@@ -120,13 +120,17 @@ export function useCard() {
     entering.enter();
     if (settled) dispatch({ kind: 'repeat', observable: step.observable });
   };
-  const primary = usePrimary(situation, powering, {
-    'choose-meter': () => open({ kind: 'meters' }),
-    'enter-state': enterState,
-    'keep-typed': () => void keep(),
-    'keep-offered': () => offered && void meter.keep(offered),
-    'go-on': goOn,
-  });
+  const primary = usePrimary(
+    situation,
+    { ...powering, second: second.trim() },
+    {
+      'choose-meter': () => open({ kind: 'meters' }),
+      'enter-state': enterState,
+      'keep-typed': () => void keep(),
+      'keep-offered': () => offered && void meter.keep(offered),
+      'go-on': goOn,
+    },
+  );
   const repeat = (observable: string) => {
     goTo(observable);
     dispatch({ kind: 'repeat', observable });
@@ -176,11 +180,10 @@ type OwnAct = 'choose-meter' | 'enter-state' | 'keep-typed' | 'keep-offered' | '
 /** What Enter does: the way to another stage and live work are the same on every card. */
 function usePrimary(
   situation: CardSituation,
-  powering: Entering,
+  powering: Entering & { readonly second: string },
   own: Readonly<Record<OwnAct, () => void>>,
 ): () => void {
   const { job, sheet, record } = useJob();
-  const [second] = useDraft(`second.${job.id}`);
   const navigate = useNavigate();
   return () => {
     const act = primaryAct(situation);
@@ -188,7 +191,7 @@ function usePrimary(
     else if (act === 'confirm-live')
       void record('energised', {
         precautions: true,
-        ...(sheet.safety.secondPerson && { second: second.trim() }),
+        ...(sheet.safety.secondPerson && { second: powering.second }),
         ...(powering.unmet && { despite: powering.despite.trim() }),
       });
     else if (act !== 'nothing') own[act]();

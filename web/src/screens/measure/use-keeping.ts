@@ -1,7 +1,7 @@
 /** Keeping a typed figure: its slips asked about first, then on to the next placement. */
-import { judgeTaken, limitsAt, otherSize, type OtherSize } from '@jeitinho/core/job';
+import { judgeTaken, limitsAt, otherSize, twinAt, type OtherSize } from '@jeitinho/core/job';
 import type { Judgement } from '@jeitinho/core/judge';
-import { functionOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
+import { functionOf, observableId, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';
@@ -45,8 +45,14 @@ export function useKeeping({
       parsed.kind === 'value'
         ? { kind: 'value' as const, value: value ?? parsed.value }
         : { kind: 'overload' as const };
-    const { meters, lead, given } = state;
-    return judgeTaken(sheet, test, point, figure, { meters, lead, given: given.get(test.id) });
+    const { meters, lead, given, compared } = state;
+    const twin = twinAt(compared, observableId(test, point.id))?.judgement.corrected;
+    return judgeTaken(sheet, test, point, figure, {
+      meters,
+      lead,
+      given: given.get(test.id),
+      twin,
+    });
   };
 
   /** @param value - Settled by an answer about its size; undefined while nobody was asked. */

@@ -9,7 +9,7 @@ import {
   type Refusal,
 } from '@jeitinho/core/job';
 import { isSeries } from '@jeitinho/core/judge';
-import { expectOf, findPoint, isMeasured } from '@jeitinho/core/sheet';
+import { baseState, expectOf, findPoint, isMeasured } from '@jeitinho/core/sheet';
 import { useNow } from '../../data/now';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';
@@ -19,7 +19,7 @@ import { useReading } from './use-reading';
 import { useWants } from './wants';
 
 export function usePlacement(current: CurrentStep) {
-  const { state } = useJob();
+  const { sheet, state } = useJob();
   const { step } = current;
   const { test } = step;
   const measured = isMeasured(test) ? test : undefined;
@@ -33,7 +33,7 @@ export function usePlacement(current: CurrentStep) {
   const refusal = useRefusal(current, specimen !== undefined);
   const wants = useWants(step);
   const entering = useEntering(wants.find((want) => want.kind === 'state')?.state);
-  const powering = useEntering(undefined);
+  const powering = useEntering(baseState(sheet));
   const now = useNow(30_000);
   const asked = measured && point && stillAsked(state, measured, point, now);
   return {

@@ -5,6 +5,7 @@ import { expectOf, findPoint, functionOf, type MeasureTest } from '@jeitinho/cor
 import { useState } from 'react';
 import { useKeptDraft } from '../../data/draft';
 import { useJob } from '../job/job-context';
+import { useInsulation, type InsulationInHand } from './insulation-fields';
 
 export interface ReadingEntry {
   readonly text: string;
@@ -13,6 +14,8 @@ export interface ReadingEntry {
   /** Why what is typed cannot be kept; undefined while it can, or nothing is typed. */
   readonly problem: string | undefined;
   readonly ready: boolean;
+  /** With what an insulation figure is taken. */
+  readonly insulation: InsulationInHand;
   /**
    * @param value - Kept instead of the typed one: the same figure with its prefix put right.
    * @returns whether it was kept; what is typed stays in the field otherwise.
@@ -28,6 +31,7 @@ export function useReading(
   const { job, record } = useJob();
   const key = `reading.${job.id}.${test?.id ?? ''}.${point}`;
   const place = test && findPoint(test, point);
+  const insulation = useInsulation(job.id);
   const { text: draft, setText, drop } = useKeptDraft(key);
   const [sent, setSent] = useState<{ key: string; text: string }>();
   // On its way into the store: the field is free again, the draft stays until it is kept.
@@ -56,12 +60,13 @@ export function useReading(
             reading: figureOf(parsed, value),
             typed: text.trim().slice(0, 60),
             ...(specimen && { specimen }),
+            ...(fn === 'insulation' && { insulation: { ...insulation.said } }),
           });
     if (kept) drop(text);
     setSent(undefined);
     return kept;
   };
-  return { text, setText, parsed, problem, ready, keep };
+  return { text, setText, parsed, problem, ready, insulation, keep };
 }
 
 function problemOf(parsed: TypedEntry, fn: MeterFunction | undefined): string | undefined {

@@ -2,7 +2,7 @@
  * A sheet being edited: kept on the device at every change, with undo and redo. Changes to one place in
  * quick succession are one step.
  */
-import type { Sheet } from '@jeitinho/core/sheet';
+import { liftSheet, type Sheet } from '@jeitinho/core/sheet';
 import { useEffect, useReducer } from 'react';
 import { dropItem, keepItem, keptItem } from '../../../data/device';
 import { localStore } from '../../../data/local-store';
@@ -76,7 +76,9 @@ export async function keptDraft(id: string): Promise<KeptDraft | undefined> {
     await keepDraft(id, JSON.parse(left) as KeptDraft);
     dropItem(leftKey(id));
   }
-  return (await localStore.documents.get(draftKey(id)))?.value as KeptDraft | undefined;
+  const kept = (await localStore.documents.get(draftKey(id)))?.value as KeptDraft | undefined;
+  // Begun with an earlier program, it may be of an earlier edition.
+  return kept && { ...kept, sheet: liftSheet(kept.sheet).value as Sheet };
 }
 
 export const keepDraft = (id: string, draft: KeptDraft): Promise<unknown> =>
