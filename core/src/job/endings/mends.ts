@@ -28,7 +28,7 @@ export function workOwed(state: JobState): Ending[] {
   const since = works.filter(({ id }) => log.findIndex((entry) => entry.id === id) > decidedAt);
   const done = [...since];
   return mendsOf(state).filter(({ part, repair }) => {
-    // A part put back is not in; one that was in before the decision is.
+    // Done is done, also where the part came out again: then it is decided anew.
     const i = done.findIndex(
       ({ body }) =>
         body.what !== 'put-back' &&

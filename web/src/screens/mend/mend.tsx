@@ -155,16 +155,11 @@ function Trial({ work }: { readonly work: Work }) {
       className="mt-3 flex flex-wrap items-center gap-4 border-l-4 border-marigold bg-marigold-tint px-4 py-2"
     >
       <p className="m-0 min-w-0 flex-1">
-        <strong>{part?.name ?? work.part} is in on trial.</strong> If it does not help, put the old
-        one back: the evidence then judges what else it is.
+        <strong>{part?.name ?? work.part} is in on trial.</strong> If it helps, it stays; if not,
+        put the old one back: the evidence then judges what else it is.
       </p>
       <Button onClick={() => void record('work', { what: 'put-back', part: work.part!, note: '' })}>
         The old one is back in
-      </Button>
-      <Button
-        onClick={() => void record('work', { what: 'fitted', part: work.part!, note: 'stays in' })}
-      >
-        It stays in
       </Button>
     </section>
   );
