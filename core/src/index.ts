@@ -98,6 +98,7 @@ export type { Report, ReportRow } from './report/report-schema';
 export { unionOf } from './schema-words';
 export { durationWords } from './units/duration';
 export { parseEntry, type TypedEntry } from './units/entry';
+export { sentence } from './units/sentence';
 export { formatQuantity, splitQuantity } from './units/format';
 export { PREFIXES, type Unit, unitSymbol } from './units/units';
 export type { SheetProblem } from './validation/problem';

@@ -1,6 +1,7 @@
 /**
  * What is not proven, beside every conclusion: “good so far” is not “good”.
  */
+import { sentence } from '../units/sentence';
 import { testsOf } from '../sheet/all-tests';
 import { observablesOf, shownBy } from '../sheet/observables';
 import type { Fault, Sheet, Test } from '../sheet/schema';
@@ -166,8 +167,6 @@ function listed(names: readonly string[], most: number): string {
   if (names.length <= most + 1) return names.join('; ');
   return `${names.slice(0, most).join('; ')} and ${names.length - most} more`;
 }
-
-const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** One short sentence for each kind of thing not proven. @param most names to list, where there are many */
 export function notProvenWords(item: NotProven, most = Infinity): string {

@@ -21,6 +21,17 @@ export interface Proof {
   readonly proven: boolean;
 }
 
+/** The latest look for the complaint at the machine as it is now: since the last of the work. */
+export function lookSince({
+  log,
+  looked,
+  works,
+}: Pick<JobState, 'log' | 'looked' | 'works'>): JobState['looked'][number] | undefined {
+  const latest = looked.at(-1);
+  const placeOf = (entry: string | undefined) => log.findIndex(({ id }) => id === entry);
+  return latest && placeOf(latest.id) > placeOf(works.at(-1)?.id) ? latest : undefined;
+}
+
 /** @returns undefined while nothing was done. */
 export function proofOf(state: JobState): Proof | undefined {
   const work = state.works.at(-1);
@@ -47,7 +58,7 @@ export function proofOf(state: JobState): Proof | undefined {
       !isBad(taken) &&
       wasBad.some((each) => each.observable === taken.observable && sameState(each, taken)),
   );
-  const look = state.looked.findLast(({ id }) => placeOf(id) > when);
+  const look = lookSince(state);
   const gone = look?.body.seen === false;
   return {
     work,

@@ -1,13 +1,11 @@
 /** Whether the complaint was seen on site: asked once an epoch, after a state that could show it. */
+import { lookSince } from '@jeitinho/core/job';
 import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
 
 export function LookedAsk() {
   const { state, record } = useJob();
-  const latest = state.looked.at(-1);
-  const since = state.log.findIndex(({ id }) => id === state.works.at(-1)?.id);
-  const answered =
-    latest && state.log.findIndex(({ id }) => id === latest.id) > since ? latest : undefined;
+  const answered = lookSince(state);
   const entered =
     state.entered !== undefined || state.taken.some(({ situation }) => situation.state);
   if (!answered && !entered) return null;

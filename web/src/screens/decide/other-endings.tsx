@@ -1,5 +1,13 @@
 /** Endings that mend nothing on this visit. Each asks only what it needs. */
-import { ENDING_ASKS, ENDINGS, proofOf, type Ending, type EndingKind } from '@jeitinho/core/job';
+import {
+  ENDING_ASKS,
+  ENDINGS,
+  lookSince,
+  proofOf,
+  type Ending,
+  type EndingKind,
+} from '@jeitinho/core/job';
+import { FIELD } from '../../parts/field';
 import { useJob } from '../job/job-context';
 import { Tick } from './tick';
 import type { Endings } from './use-endings';
@@ -27,7 +35,7 @@ export function OtherEndings({ endings }: { readonly endings: Endings }) {
           value={said?.[name] ?? ''}
           maxLength={name === 'to' ? 200 : 1000}
           onChange={(event) => endings.say({ ...like, ...said, [name]: event.target.value })}
-          className="mt-1 block min-h-12 w-full border border-soft bg-paper px-3 text-[17px] font-normal text-ink"
+          className={FIELD}
         />
       </label>
     );
@@ -57,7 +65,7 @@ export function OtherEndings({ endings }: { readonly endings: Endings }) {
                     const part = event.target.value;
                     endings.say(part === '' ? rest : { ...rest, part });
                   }}
-                  className="mt-1 block min-h-12 w-full border border-soft bg-paper px-2 font-normal text-ink"
+                  className={FIELD}
                 >
                   <option value="">not one of this sheet</option>
                   {sheet.parts.map(({ id, name }) => (
@@ -81,7 +89,7 @@ export function OtherEndings({ endings }: { readonly endings: Endings }) {
 function ProvenSoFar() {
   const { state } = useJob();
   const counted = [...state.current.values()].filter(({ standing }) => standing.kind === 'counts');
-  const looked = state.looked.at(-1);
+  const looked = lookSince(state);
   return (
     <p className="m-0 text-[15px] text-soft sm:col-span-2">
       {counted.length} {counted.length === 1 ? 'finding counts' : 'findings count'}.{' '}

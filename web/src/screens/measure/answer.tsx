@@ -1,19 +1,14 @@
 /** The answer within a blink: verdict in words, against what, and what it did to the suspects. */
 import { formatQuantity, overruledWords, sourceWords } from '@jeitinho/core';
 import type { Assessment, Suspect } from '@jeitinho/core/diagnose';
-import { CONTACT_WORDS, limitsAt, type Taken, type TakenReading } from '@jeitinho/core/job';
-import {
-  asTemperature,
-  expectWords,
-  isSeries,
-  judgePurposes,
-  limitWords,
-} from '@jeitinho/core/judge';
+import { CONTACT_WORDS, type Taken, type TakenReading } from '@jeitinho/core/job';
+import { asTemperature, isSeries, judgePurposes } from '@jeitinho/core/judge';
 import { expectOf, type MeasureTest, type Sheet, type TestPoint } from '@jeitinho/core/sheet';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { percent } from '../../parts/percent';
 import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
+import { limitWordsAt } from '../job/taken-words';
 import { DoubtPanel } from './doubt-panel';
 import type { Remark } from './remark-dialogs';
 import type { ReadingEntry } from './use-reading';
@@ -31,10 +26,7 @@ export interface AnswerProps {
 
 export function Answer({ test, point, shown, reading, onRemark, onRepeat }: AnswerProps) {
   const { sheet, state } = useJob();
-  const plain = limitsAt(sheet, state, test, point);
-  const words = plain
-    ? limitWords(plain) + (plain.from === 'house' ? ', house tolerance' : '')
-    : expectWords(expectOf(test, point));
+  const words = limitWordsAt(sheet, state, test, point);
   const told = shown ?? (reading.text === '' ? toldBefore(state, test, point) : undefined);
   return (
     <div className="min-h-[92px] max-lg:min-h-[52px]">

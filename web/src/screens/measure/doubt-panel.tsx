@@ -1,10 +1,10 @@
 /** What a reading asks before it is believed: contact, a repeat, two leads exchanged. */
 import { CONTACT_OWED, swappedWith, type Taken, type TakenReading } from '@jeitinho/core/job';
-import { readingWords } from '@jeitinho/core/judge';
-import { expectOf, functionOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
+import { functionOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
+import { takenWords } from '../job/taken-words';
 import { readingAt } from './told';
 
 export interface DoubtPanelProps {
@@ -59,7 +59,7 @@ export function Contradiction({ taken }: { readonly taken: Taken }) {
   return (
     <Panel label="Two figures contradict each other">
       <p className="m-0">
-        <strong>A moment ago it read {before ? figureWords(before) : 'otherwise'}.</strong> Was that
+        <strong>A moment ago it read {before ? takenWords(before) : 'otherwise'}.</strong> Was that
         a slip, or does it come and go?
       </p>
       <Button hint="f" onClick={() => say('slip')}>
@@ -70,13 +70,6 @@ export function Contradiction({ taken }: { readonly taken: Taken }) {
       </Button>
     </Panel>
   );
-}
-
-function figureWords(taken: Taken): string {
-  if (taken.kind === 'answer') return `“${taken.answer}”`;
-  if (taken.kind === 'series') return 'otherwise';
-  const { unit } = expectOf(taken.test, taken.point);
-  return readingWords(taken.reading, unit, taken.judgement.corrected);
 }
 
 function Swapped({ test, here, there }: { test: MeasureTest; here: TestPoint; there: TestPoint }) {

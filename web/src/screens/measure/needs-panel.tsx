@@ -1,4 +1,5 @@
 /** What stands in the way of entering a live state, and a reason where it costs the machine alone. */
+import { sentence } from '@jeitinho/core';
 import type { SheetState } from '@jeitinho/core/sheet';
 import type { Entering } from './use-entering';
 
@@ -19,7 +20,7 @@ export function NeedsPanel({
       </p>
       <ul className="m-0 list-none p-0 text-[15px]">
         {unmet.reasons.map((reason) => (
-          <li key={reason}>{reason.charAt(0).toUpperCase() + reason.slice(1)}.</li>
+          <li key={reason}>{sentence(reason)}.</li>
         ))}
       </ul>
       {!person && (

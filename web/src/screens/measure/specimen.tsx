@@ -1,11 +1,14 @@
 /** Of which thing the next figures are, where it is not this machine; and what they said. */
+import { sentence } from '@jeitinho/core';
 import { SPECIMEN_WORDS, SPECIMENS, type Specimen, twinAt } from '@jeitinho/core/job';
 import { readingWords, verdictWords } from '@jeitinho/core/judge';
 import { expectOf } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
+import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
+import { FIELD } from '../../parts/field';
 import { VERDICT_TEXT } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
 import { CHIP } from './wants';
@@ -48,10 +51,9 @@ export function SpecimenChip({ specimen, choose }: SpecimenInHand) {
 }
 
 function SpecimenForm({ onChoose }: { readonly onChoose: SpecimenInHand['choose'] }) {
-  const { sheet } = useJob();
-  const [part, setPart] = useState('');
-  const [name, setName] = useState('');
-  const FIELD = 'mt-1 block min-h-12 w-full border border-soft bg-paper px-3 text-[17px] text-ink';
+  const { job, sheet } = useJob();
+  const [part, setPart] = useDraft(`specimen-part.${job.id}`);
+  const [name, setName] = useDraft(`specimen-name.${job.id}`);
   const make = (kind: Specimen['kind']): Specimen => ({
     kind,
     ...(part !== '' && { part }),
@@ -95,8 +97,6 @@ function SpecimenForm({ onChoose }: { readonly onChoose: SpecimenInHand['choose'
     </div>
   );
 }
-
-const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What other things read at this placement, the latest of each; a good twin’s stands beside the limit. */
 export function ComparedLines({ observable }: { readonly observable: string }) {

@@ -1,4 +1,5 @@
 /** How a finding stands, in a word and a mark: what says nothing is not shown as good or bad. */
+import { sentence } from '@jeitinho/core';
 import { CONTACT_OWED, isSilent, type Taken } from '@jeitinho/core/job';
 import { outcomeWords, verdictWords, type Verdict } from '@jeitinho/core/judge';
 
@@ -26,7 +27,7 @@ export function standingOf(taken: Taken): Standing {
   return {
     mark: standing.kind === 'one-sided' ? 'cannot-tell' : 'void',
     words: SILENT[standing.kind],
-    why: `${standing.because.charAt(0).toUpperCase()}${standing.because.slice(1)}.`,
+    why: `${sentence(standing.because)}.`,
   };
 }
 

@@ -56,16 +56,16 @@ export function useCard() {
 
   const leaveMeasuring = useGoOn('measure');
   const goOn = () => (next ? goTo(next.observable) : leaveMeasuring());
+  const spoiled = wants.some(spoils);
   const { keep, sizing } = useKeeping({
     current,
     test: measured,
     point,
     reading,
     // A figure of something else stays here as well: it is told beside the card.
-    spoiled: specimen !== undefined || wants.some(spoils),
+    spoiled: specimen !== undefined || spoiled,
     onKept: kept,
   });
-  const spoiled = wants.some(spoils);
   const closed =
     refusal !== undefined ||
     asked !== undefined ||

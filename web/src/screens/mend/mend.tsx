@@ -53,8 +53,8 @@ export function Mend() {
               : 'Nothing was decided to be mended'}
         </h1>
         <p className="m-0 text-soft">
-          As the maker describes it and local rules allow. What is written down here opens a new
-          chapter: old figures never accuse a new part.
+          As the maker describes it and local rules allow. After it, old figures accuse no new part:
+          what the work touched is read again.
         </p>
         {!dead && owed.length > 0 && (
           <p className="m-0 mt-3 border-l-4 border-brick bg-brick-tint px-4 py-3">

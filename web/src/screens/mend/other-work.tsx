@@ -4,6 +4,7 @@ import { REPAIR_KINDS } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
+import { FIELD } from '../../parts/field';
 import { useJob } from '../job/job-context';
 
 export function OtherWork() {
@@ -15,7 +16,6 @@ export function OtherWork() {
     if (await record('work', { what, note: note.trim(), ...(part !== '' && { part }) }))
       setNote('');
   };
-  const FIELD = 'mt-1 block min-h-12 w-full border border-soft bg-paper px-3 text-[17px] text-ink';
   return (
     <details className="mt-5 border border-hair bg-card px-4 py-2">
       <summary className="min-h-11 cursor-pointer py-2 font-semibold">

@@ -1,6 +1,6 @@
 /** Prove: what was bad is read again, good, in the state that showed it; or the complaint is looked for. */
 import { proofOf, staleOf, trialsIn, type Taken } from '@jeitinho/core/job';
-import { isMeasured, stateName, type Sheet } from '@jeitinho/core/sheet';
+import { isMeasured, stateName } from '@jeitinho/core/sheet';
 import { Link, useNavigate } from 'react-router';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
@@ -9,6 +9,7 @@ import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { LookedAsk } from '../decide/looked-ask';
 import { useJob } from '../job/job-context';
 import { placePath, stagePath, useGoOn } from '../job/paths';
+import { limitWordsAt, takenWords } from '../job/taken-words';
 import { WorkDone } from '../mend/work-done';
 
 type Proof = NonNullable<ReturnType<typeof proofOf>>;
@@ -130,8 +131,13 @@ interface LineProps {
 }
 
 function Line({ taken, words, mark }: LineProps) {
-  const { job, sheet } = useJob();
-  const state = inStateWords(sheet, taken);
+  const { job, sheet, state } = useJob();
+  const shown = sheet.states.find(({ id }) => id === taken.situation.state);
+  const details = [
+    `read ${takenWords(taken)}`,
+    taken.kind !== 'answer' && `limit ${limitWordsAt(sheet, state, taken.test, taken.point)}`,
+    shown && `in: ${stateName(shown)}`,
+  ];
   return (
     <li className="flex items-center gap-3 border-b border-hair py-2">
       <VerdictMark verdict={mark} />
@@ -142,16 +148,11 @@ function Line({ taken, words, mark }: LineProps) {
         >
           {nameOf(taken)}
         </Link>
-        {state && <span className="block text-[14px] text-soft">{state}</span>}
+        <span className="block text-[15px] text-soft">{details.filter(Boolean).join(' · ')}</span>
       </span>
       <span className={`font-semibold ${VERDICT_TEXT[mark]}`}>{words}</span>
     </li>
   );
-}
-
-function inStateWords(sheet: Sheet, { situation }: Taken): string | undefined {
-  const state = sheet.states.find(({ id }) => id === situation.state);
-  return state && `was bad in: ${stateName(state)}`;
 }
 
 /** Good figures of the machine as it was: the work may have changed them. */

@@ -1,0 +1,25 @@
+/** A finding and what it is held against, in words: the same wherever they are told. */
+import { limitsAt, type JobState, type Taken } from '@jeitinho/core/job';
+import { expectWords, limitWords, readingWords } from '@jeitinho/core/judge';
+import { seriesWords } from '@jeitinho/core';
+import { expectOf, type MeasureTest, type Sheet, type TestPoint } from '@jeitinho/core/sheet';
+
+/** `5.02 V`; `12 figures in 30 s, 2.7 to 2.9 V`; `“dirty”`. */
+export function takenWords(taken: Taken): string {
+  if (taken.kind === 'answer') return `“${taken.answer}”`;
+  if (taken.kind === 'series') return seriesWords(taken);
+  const { unit } = expectOf(taken.test, taken.point);
+  return readingWords(taken.reading, unit, taken.judgement.corrected);
+}
+
+/** `4.8 to 5.2 V, house tolerance`. */
+export function limitWordsAt(
+  sheet: Sheet,
+  state: Pick<JobState, 'given' | 'compared'>,
+  test: MeasureTest,
+  point: TestPoint,
+): string {
+  const plain = limitsAt(sheet, state, test, point);
+  if (!plain) return expectWords(expectOf(test, point));
+  return limitWords(plain) + (plain.from === 'house' ? ', house tolerance' : '');
+}
