@@ -1,8 +1,10 @@
 import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
-import { importX } from 'eslint-plugin-import-x';
 import tseslint from 'typescript-eslint';
 import { CORE_FLOORS } from './scripts/core-floors.mjs';
+
+// Rules that need types are with the checker that is built for them (.oxlintrc.json); circles of imports
+// with scripts/circles.mjs, which counts types as well.
 
 /** The arrows of the architecture: what a folder may not import, and why. */
 const forbid = (patterns) => ({ 'no-restricted-imports': ['error', { patterns }] });
@@ -104,30 +106,6 @@ export default tseslint.config(
       DEMO,
       not(['**/screens/**', '**/parts/**'], 'Data knows nothing of how it is shown.'),
     ]),
-  },
-  {
-    files: ['**/src/**/*.{ts,tsx}'],
-    ignores: ['**/*.test.*'],
-    plugins: { 'import-x': importX },
-    settings: {
-      'import-x/extensions': ['.ts', '.tsx'],
-      'import-x/parsers': { '@typescript-eslint/parser': ['.ts', '.tsx'] },
-      'import-x/resolver-next': [importX.createNodeResolver({ extensions: ['.ts', '.tsx'] })],
-    },
-    rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
-  },
-  {
-    files: ['**/*.{ts,tsx}'],
-    languageOptions: {
-      parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
-    },
-    rules: {
-      '@typescript-eslint/switch-exhaustiveness-check': [
-        'error',
-        { considerDefaultExhaustiveForUnions: true },
-      ],
-      '@typescript-eslint/no-floating-promises': 'error',
-    },
   },
   {
     files: ['scripts/**', '**/*.mjs', '*.js'],

@@ -16,8 +16,8 @@ const WAITING = /(start-.*|torture)\.spec\.ts/;
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
-  // Each worker runs a server and a database of its own. Two cores carry three: most of the time is waiting.
-  workers: 3,
+  // Each worker runs a server and a database of its own. Two cores carry four: most of the time is waiting.
+  workers: 4,
   fullyParallel: true,
   // Generous: a disk that stalls must not look like a broken app. Nothing here measures speed.
   timeout: 180_000,

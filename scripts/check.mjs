@@ -3,7 +3,7 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
-import { sideBySide } from './side-by-side.mjs';
+import { sideBySide, TYPES, typedLint } from './side-by-side.mjs';
 
 const git = (...args) =>
   execFileSync('git', args, { encoding: 'utf8' })
@@ -33,13 +33,10 @@ function testsFor(files) {
 const CACHE = 'node_modules/.cache';
 const tests = testsFor(changed).filter((file) => !file.startsWith('server/'));
 const steps = [
-  [
-    'types',
-    'tsc',
-    ['-p', 'tsconfig.json', '--incremental', '--tsBuildInfoFile', `${CACHE}/types.tsbuildinfo`],
-  ],
+  TYPES,
   ...(changed.length > 0
     ? [
+        typedLint(changed.filter((file) => /\.tsx?$/.test(file))),
         [
           'lint',
           'eslint',

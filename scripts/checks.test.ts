@@ -1,4 +1,6 @@
 import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sumJest, sumPlaywright } from './sums.cjs';
 
@@ -81,4 +83,32 @@ describe('the structure', () => {
   test('lint lets the allowed ones through', () => {
     expect(told.refused.slice(REFUSED.length)).toEqual(ALLOWED.map(() => []));
   });
+});
+
+test('lint with types finds a promise nobody waits for and a case nobody wrote', () => {
+  const root = join(__dirname, '..');
+  const folder = mkdtempSync(join(tmpdir(), 'typed-lint.'));
+  writeFileSync(join(folder, 'tsconfig.json'), '{ "compilerOptions": { "strict": true } }');
+  writeFileSync(
+    join(folder, 'x.ts'),
+    `export const later = async () => 1;
+export function both(kind: 'dead' | 'live') {
+  later();
+  switch (kind) {
+    case 'dead':
+      return 0;
+  }
+}
+`,
+  );
+  const oxlint = join(root, 'node_modules/.bin/oxlint');
+  const config = join(root, '.oxlintrc.json');
+  const { status, stdout } = spawnSync(oxlint, ['--type-aware', '-c', config, 'x.ts'], {
+    cwd: folder,
+    encoding: 'utf8',
+  });
+  rmSync(folder, { recursive: true });
+  expect(stdout).toContain('no-floating-promises');
+  expect(stdout).toContain('switch-exhaustiveness-check');
+  expect(status).toBe(1);
 });

@@ -1,10 +1,11 @@
 // Runs every check and sums them up: types, lint, unit and server tests, the real app in a browser.
 // The last line is `N passed, N failed`.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { accessSync, constants, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { sideBySide } from './side-by-side.mjs';
+import { quietly, sideBySide, TYPES, typedLint } from './side-by-side.mjs';
 import sums from './sums.cjs';
 
 // Databases and browser profiles of tests belong in memory where there is room: a slow disk made the
@@ -29,20 +30,8 @@ function add(name, sum) {
   );
 }
 
-function run(name, command, args, env = {}) {
-  console.log(`\n=== ${name}`);
-  const started = Date.now();
-  const { status } = spawnSync(command, args, {
-    stdio: 'inherit',
-    env: { ...process.env, ...env },
-  });
-  console.log(`(${Math.round((Date.now() - started) / 1000)} s)`);
-  return status === 0;
-}
-
 /** A runner that writes its own account; one that leaves none, or fails beyond it, has failed. */
-function counted(name, command, args, file, sum, env) {
-  const good = run(name, command, args, env);
+function counted(name, good, file, sum) {
   const result = existsSync(file)
     ? sum(JSON.parse(readFileSync(file, 'utf8')))
     : { passed: 0, failed: 1, skipped: 0 };
@@ -50,39 +39,45 @@ function counted(name, command, args, file, sum, env) {
   add(name, result);
 }
 
-const CACHE = 'node_modules/.cache';
 const WHOLE = [
-  [
-    'types',
-    'tsc',
-    ['-p', 'tsconfig.json', '--incremental', '--tsBuildInfoFile', `${CACHE}/types.tsbuildinfo`],
-  ],
-  ['lint', 'eslint', ['.', '--cache', '--cache-location', `${CACHE}/eslint`]],
+  TYPES,
+  typedLint(['core', 'demo', 'server', 'web', 'e2e']),
+  ['lint', 'eslint', ['.', '--cache', '--cache-location', 'node_modules/.cache/eslint']],
   ['format', 'prettier', ['--check', '--log-level', 'warn', '.']],
 ];
-console.log('\n=== types, lint and format');
-const good = await sideBySide(WHOLE);
-add('types, lint and format', {
-  passed: good.filter(Boolean).length,
-  failed: good.filter((each) => !each).length,
-});
-const jest = join(scratch, 'jest.json');
-counted(
-  'unit and server tests',
-  'npx',
-  ['jest', '--json', `--outputFile=${jest}`],
-  jest,
-  sums.sumJest,
-);
-const browser = join(scratch, 'browser.json');
-counted(
-  'the app in a browser',
-  'npx',
-  ['playwright', 'test', '--config', 'e2e/playwright.config.ts', '--reporter=list,json'],
-  browser,
-  sums.sumPlaywright,
-  { PLAYWRIGHT_JSON_OUTPUT_NAME: browser },
-);
+
+async function checks() {
+  const good = await sideBySide(WHOLE);
+  add('types, lint and format', {
+    passed: good.filter(Boolean).length,
+    failed: good.filter((each) => !each).length,
+  });
+}
+
+async function unitTests() {
+  const file = join(scratch, 'jest.json');
+  const jest = ['node_modules/.bin/jest', '--json', `--outputFile=${file}`];
+  const { good, said, seconds } = await quietly('nice', ['-n', '10', ...jest]);
+  console.log(`\n=== unit and server tests (${seconds} s)`);
+  if (!good) console.log(said);
+  counted('unit and server tests', good, file, sums.sumJest);
+}
+
+async function browserTests() {
+  const file = join(scratch, 'browser.json');
+  const child = spawn(
+    'node_modules/.bin/playwright',
+    ['test', '--config', 'e2e/playwright.config.ts', '--reporter=list,json'],
+    { stdio: 'inherit', env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file } },
+  );
+  const [code] = await once(child, 'close');
+  counted('the app in a browser', code === 0, file, sums.sumPlaywright);
+}
+
+// A browser that walks through a job mostly waits, for a capacitor or a steady figure: what only computes
+// fills that time, and steps back where both want a core.
+await checks();
+await Promise.all([browserTests(), unitTests()]);
 
 rmSync(scratch, { recursive: true, force: true });
 const skipped = total.skipped ? `, ${total.skipped} skipped` : '';
