@@ -46,21 +46,23 @@ const WHOLE = [
   ['format', 'prettier', ['--check', '--log-level', 'warn', '.']],
 ];
 
-async function checks() {
-  const good = await sideBySide(WHOLE);
+/** One after the other: the browser has the other core. */
+async function quietTests() {
+  const good = [];
+  for (const check of WHOLE) good.push(...(await sideBySide([check])));
   add('types, lint and format', {
     passed: good.filter(Boolean).length,
     failed: good.filter((each) => !each).length,
   });
-}
-
-async function unitTests() {
   const file = join(scratch, 'jest.json');
-  const jest = ['node_modules/.bin/jest', '--json', `--outputFile=${file}`];
-  const { good, said, seconds } = await quietly('nice', ['-n', '10', ...jest]);
-  console.log(`\n=== unit and server tests (${seconds} s)`);
-  if (!good) console.log(said);
-  counted('unit and server tests', good, file, sums.sumJest);
+  const jest = await quietly('node_modules/.bin/jest', [
+    '--maxWorkers=1',
+    '--json',
+    `--outputFile=${file}`,
+  ]);
+  console.log(`\n=== unit and server tests (${jest.seconds} s)`);
+  if (!jest.good) console.log(jest.said);
+  counted('unit and server tests', jest.good, file, sums.sumJest);
 }
 
 async function browserTests() {
@@ -75,9 +77,8 @@ async function browserTests() {
 }
 
 // A browser that walks through a job mostly waits, for a capacitor or a steady figure: what only computes
-// fills that time, and steps back where both want a core.
-await checks();
-await Promise.all([browserTests(), unitTests()]);
+// fills that time.
+await Promise.all([browserTests(), quietTests()]);
 
 rmSync(scratch, { recursive: true, force: true });
 const skipped = total.skipped ? `, ${total.skipped} skipped` : '';

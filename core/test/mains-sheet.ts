@@ -1,6 +1,6 @@
 /** The small machine on single-phase mains, with two stores and a cover: all that proving dead must mind. */
 import type { BodyOf } from '../src/surface/job';
-import type { Reading } from '../src/surface/judge';
+import type { Figure } from '../src/surface/judge';
 import type { Sheet } from '../src/surface/sheet';
 import { smallSheet, volts } from './small-sheet';
 
@@ -112,7 +112,7 @@ export const onSupply = (value = 231): BodyOf<'safed'> => ({
 export const pairRead = (
   pair: string,
   fn: 'V~' | 'V=',
-  reading: number | Reading,
+  reading: number | Figure,
 ): BodyOf<'safed'> => ({
   step: 'pair',
   pair,

@@ -1,7 +1,7 @@
 /** A sheet small enough to reckon by hand: one board, four tests, three faults, two parts. */
 import type { MeterProfile } from '../src/index';
 import type { BodyOf, EntryKind, LogEntry, StoredEntry } from '../src/surface/job';
-import type { Reading } from '../src/surface/judge';
+import type { Figure } from '../src/surface/judge';
 import type { Sheet } from '../src/surface/sheet';
 
 export const smallSheet: Sheet = {
@@ -189,7 +189,7 @@ export const onBattery = {
 } as const satisfies BodyOf<'safed'>;
 
 /** The bus of the small sheet, measured. */
-export const busAt = (reading: Reading): BodyOf<'safed'> => ({
+export const busAt = (reading: Figure): BodyOf<'safed'> => ({
   step: 'pair',
   pair: 'bus',
   function: 'V=',

@@ -2,7 +2,7 @@
  * Dead is not for ever: a fan turned by wind, a second supply, a cell that recovers. Any figure of volts
  * above a limit takes the proof away, wherever it was read.
  */
-import type { Reading } from '../judge/reading';
+import type { Figure } from '../judge/reading';
 import type { MeterFunction } from '../meter/functions';
 import { locate, placeName } from '../sheet/places';
 import type { Sheet } from '../sheet/schema';
@@ -12,7 +12,7 @@ import { pairAt, pairsOf } from './pairs';
 /** A figure of volts, and where the leads lay as far as that is known. */
 export interface VoltsSeen {
   readonly function: MeterFunction;
-  readonly reading: Reading;
+  readonly reading: Figure;
   readonly red?: string | undefined;
   readonly black?: string | undefined;
 }

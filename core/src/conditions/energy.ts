@@ -7,7 +7,7 @@
  * a figure that comes back above a limit takes all of it away.
  */
 import { judge, type Judgement } from '../judge/judge';
-import { type Accuracy, type Reading } from '../judge/reading';
+import { type Accuracy, type Figure } from '../judge/reading';
 import type { Sheet } from '../sheet/schema';
 import { elapsed, longestElapsed, shifted, type Moment } from './moment';
 import { pairsFor, pairsOf, provingOf, type Pair, type VoltsFunction } from './pairs';
@@ -20,7 +20,7 @@ export interface MeterProof extends Moment {
   readonly entry: string;
   readonly function: VoltsFunction;
   readonly source: Source;
-  readonly reading: Reading;
+  readonly reading: Figure;
   /** The device, the meter and the way its figure came: another one is another meter. */
   readonly instrument: string;
 }
@@ -29,7 +29,7 @@ export interface MeterProof extends Moment {
 export interface PairReading extends Moment {
   readonly entry: string;
   readonly pair: string;
-  readonly reading: Reading;
+  readonly reading: Figure;
   readonly judgement: Judgement;
   /** Standard uncertainty, volts; undefined for OL. */
   readonly u?: number;
@@ -157,7 +157,7 @@ export function openProof(
 export function readPair(
   energy: Energy,
   pair: Pair,
-  taken: Moment & { readonly entry: string; readonly reading: Reading },
+  taken: Moment & { readonly entry: string; readonly reading: Figure },
   instrument: string,
   accuracy: Accuracy | undefined,
 ): PairReading {

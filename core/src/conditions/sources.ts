@@ -5,7 +5,7 @@
  * Worked example: a 380 V three-phase supply shows 380 V from leg to leg and 380/√3 = 219 V to neutral;
  * within 20 % that is 304 to 456 V or 176 to 263 V. A 9 V battery at 8.7 V fits 1.2 to 13 V, on DC only.
  */
-import type { Reading } from '../judge/reading';
+import type { Figure } from '../judge/reading';
 import type { Sheet } from '../sheet/schema';
 import { formatQuantity } from '../units/format';
 import type { VoltsFunction } from './pairs';
@@ -75,7 +75,7 @@ export function sourceProblem(
   sheet: Sheet,
   fn: VoltsFunction,
   source: Source,
-  reading: Reading | undefined,
+  reading: Figure | undefined,
   onBus: readonly number[] = [],
 ): string | undefined {
   const bands = bandsOf(sheet, fn, source);

@@ -26,6 +26,15 @@ const common = {
       description: 'Where the limits come from; house means that nobody stated a tolerance.',
     }),
   ),
+  limitHalf: Type.Optional(
+    Type.Number({
+      minimum: 0,
+      description: 'How far the limits themselves may be off, as by a reference instrument.',
+    }),
+  ),
+  peak: Type.Optional(
+    Type.Literal(true, { description: 'What is wanted is the highest it shows (max-hold).' }),
+  ),
 };
 export const expectationCommon = common;
 
@@ -46,6 +55,9 @@ export const expectationSchema = Type.Union([
   Type.Object({ kind: Type.Literal('atLeast'), low: Type.Number(), ...common }),
   Type.Object({ kind: Type.Literal('atMost'), high: Type.Number(), ...common }),
   Type.Object({ kind: Type.Literal('open'), above: Type.Number({ minimum: 0 }), ...common }),
+  /** Continuity by ear: it must sound, or it must not. */
+  Type.Object({ kind: Type.Literal('sounds'), ...common }),
+  Type.Object({ kind: Type.Literal('silent'), ...common }),
 ]);
 export type Expectation = Static<typeof expectationSchema>;
 
@@ -55,6 +67,12 @@ export interface Limits {
   /** `Infinity` where there is no upper limit. */
   readonly high: number;
 }
+
+/**
+ * What is meant by continuity where a figure is read instead of a tone, ohms: between the thresholds at
+ * which common meters sound.
+ */
+export const CONTINUITY_OHMS = 50;
 
 /**
  * Acceptance limits of an expectation, in its unit.
@@ -86,6 +104,10 @@ function rawLimits(expect: Expectation): Limits {
       return { low: -Infinity, high: expect.high };
     case 'open':
       return { low: expect.above, high: Infinity };
+    case 'sounds':
+      return { low: -Infinity, high: CONTINUITY_OHMS };
+    case 'silent':
+      return { low: CONTINUITY_OHMS, high: Infinity };
     default:
       expect satisfies never;
       throw new InvalidInputError(`unknown expectation “${(expect as { kind: string }).kind}”`);

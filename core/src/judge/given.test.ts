@@ -1,5 +1,7 @@
 import type { Curve } from '../curves/schema';
+import { limitsOf } from './expectation';
 import { askedBy, asTemperature, resolveExpectation } from './given';
+import { parseGiven } from './given-words';
 import { parallelCouldExplain } from './isolation';
 import { judge } from './judge';
 import { judgePurposes } from './purpose';
@@ -140,4 +142,45 @@ test('every expectation has its words', () => {
   for (const each of words) expect(each).not.toMatch(/undefined|NaN/);
   expect(words).toContain('below 24\u2009V within 120 s');
   expect(words).toContain('exactly 3');
+});
+
+describe('what stands beside a given figure', () => {
+  const label = { kind: 'label', asks: 'coil', printed: true, unit: 'ohm' } as const;
+  test('a printed tolerance makes the limits: 4.7 kΩ ± 5 %', () => {
+    expect(askedBy(label)).toEqual({ asks: 'coil', unit: 'ohm', printed: true });
+    expect(limitProblem(label, [])).toBeUndefined();
+    expect(resolveExpectation(label, 4700, [])).toBeUndefined();
+    const plain = resolveExpectation(label, { value: 4700, plusMinus: 235 }, [])!;
+    expect(limitsOf(plain)).toEqual({ low: 4465, high: 4935 });
+  });
+  test('it takes the place of what the sheet says', () => {
+    const two = { kind: 'label', asks: 'Vs', percent: 2, unit: 'V' } as const;
+    const plain = resolveExpectation(two, { value: 200, plusMinus: 10 }, [])!;
+    expect(limitsOf(plain)).toEqual({ low: 190, high: 210 });
+  });
+  test('at most what the plate says', () => {
+    const plate = { kind: 'label', asks: 'amps', bound: 'atMost', percent: 10, unit: 'A' } as const;
+    expect(limitProblem(plate, [])).toBeUndefined();
+    expect(resolveExpectation(plate, 5, [])).toMatchObject({ kind: 'atMost', high: 5.5 });
+    expect(expectWords(plate)).toBe('at most the label ± 10 %');
+  });
+  test('a thermometer that may be off by 0.5 K blurs a sensor’s limits by what that is in ohms', () => {
+    const curve = { kind: 'curve', curve: 'ntc', within: 2, unit: 'ohm' } as const;
+    const sharp = resolveExpectation(curve, 20, [ntc])!;
+    const blurred = resolveExpectation(curve, { value: 20, plusMinus: 0.5 }, [ntc])!;
+    expect(limitsOf(blurred)).toEqual(limitsOf(sharp));
+    // dR/dT = −R·β/T² = −12 171 · 3435 / 293.15² = −486.5 Ω/K; half a kelvin of it
+    expect(blurred.limitHalf).toBeCloseTo(243.3, 0);
+  });
+  test.each([
+    ['205', 'V', { value: 205 }],
+    ['4.7k ±5%', 'ohm', { value: 4700, plusMinus: 235 }],
+    ['21.5 +/- 0,5', 'degC', { value: 21.5, plusMinus: 0.5 }],
+    ['12.5+-0.3', 'A', { value: 12.5, plusMinus: 0.3 }],
+  ] as const)('%s is understood', (typed, unit, given) => {
+    expect(parseGiven(typed, unit)).toMatchObject({ kind: 'value', ...given });
+  });
+  test.each(['5 ±', '5 ±x', '±5%', '5 ±-1', '5 ± OL'])('%s is not', (typed) => {
+    expect(parseGiven(typed, 'V').kind).not.toBe('value');
+  });
 });

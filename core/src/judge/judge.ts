@@ -10,9 +10,11 @@ import { InvalidInputError } from '../errors';
 import { DC_FUNCTIONS, type MeterFunctionLike } from './signs';
 import { limitsOf, type Expectation, type Limits } from './expectation';
 import { normalCdf } from '../numeric/normal';
-import type { Accuracy, LeadZero, Reading } from './reading';
+import { nth } from '../numeric/nth';
+import { isTone, type Accuracy, type LeadZero, type Reading, type Tone } from './reading';
 import { remedyFor, type Remedy } from './remedy';
 import { judgeSpan } from './span';
+import { classesIn, toneInterval } from './tone';
 import { errorsOf, standardUncertainty, type ErrorParts } from './uncertainty/errors';
 import { COVERAGE, DECISION_LEVEL } from './uncertainty/level';
 
@@ -30,6 +32,8 @@ export interface JudgeInput {
   readonly lead?: LeadZero;
   /** Dial position; decides the name of a vanished reading and whether a sign can be flagged. */
   readonly function?: MeterFunctionLike;
+  /** Ohms under which this meter's continuity sounds; unknown where absent. */
+  readonly soundsBelow?: number;
 }
 
 export interface Judgement {
@@ -90,6 +94,7 @@ export function judge(input: JudgeInput): Judgement {
   const { expect, reading } = input;
   const limits = limitsOf(expect);
   const assumed = expect.from === 'house';
+  if (isTone(reading)) return { ...judgeTone(input, reading, limits), assumed };
   if (reading.kind === 'overload') return { ...judgeOverload(input, limits), assumed };
   if (reading.to !== undefined)
     return judgeSpan([
@@ -106,7 +111,7 @@ export function judge(input: JudgeInput): Judgement {
   const indicated = signFlagged ? -reading.value : reading.value;
   const x = indicated - (lead?.value ?? 0);
   const errors = errorsOf(input.meter ?? NO_METER, indicated, lead?.half);
-  const u = standardUncertainty(errors);
+  const u = Math.hypot(standardUncertainty(errors), (expect.limitHalf ?? 0) / Math.sqrt(3));
 
   const pLow = below(limits.low, x, u);
   const pHigh = above(limits.high, x, u);
@@ -116,6 +121,9 @@ export function judge(input: JudgeInput): Judgement {
   const p = { ok: pOk, [lowName]: pLow, high: pHigh };
   const verdict = decideBy(pOk, expect.watch, x, u);
   const outcome = likeliest(p);
+  const bound = boundOnly(expect, reading, verdict, outcome);
+  if (bound)
+    return { ...bound, assumed, corrected: x, u, errors, limits, edge: false, signFlagged };
   return {
     verdict,
     outcome,
@@ -130,6 +138,77 @@ export function judge(input: JudgeInput): Judgement {
     signFlagged,
     ...(verdict === 'cannot-tell' && {
       remedy: remedyFor({ x, indicated, u, limits, expect, meter: input.meter, lead }),
+    }),
+  };
+}
+
+/**
+ * A peak where the standing figure is wanted is an upper bound of it, and a standing figure where the peak
+ * is wanted a lower one. What a bound cannot say is no evidence.
+ */
+function boundOnly(
+  expect: Expectation,
+  { peak = false }: { readonly peak?: boolean },
+  verdict: Verdict,
+  outcome: Outcome,
+): Pick<Judgement, 'verdict' | 'outcome' | 'p' | 'contactOwed' | 'sentence'> | undefined {
+  if (peak === (expect.peak ?? false)) return undefined;
+  const { low, high } = limitsOf(expect);
+  const tooHigh = verdict !== 'in' && outcome === 'high';
+  // The truth is at most a peak; at least what stood there, where the peak is wanted.
+  const says =
+    verdict === 'in'
+      ? (peak ? low : high) === (peak ? -Infinity : Infinity)
+      : peak
+        ? !tooHigh
+        : tooHigh;
+  if (says || verdict === 'cannot-tell') return undefined;
+  const classes = ['ok', ...(peak ? (low > -Infinity ? ['low'] : []) : ['high'])];
+  if (verdict !== 'in') classes.push(outcome);
+  const each = [...new Set(classes)];
+  return {
+    verdict: 'cannot-tell',
+    outcome: 'ok',
+    p: Object.fromEntries(each.map((name) => [name, 1 / each.length])),
+    contactOwed: false,
+    sentence: peak
+      ? 'The highest it showed says only that what stands there is not more. Read it standing.'
+      : 'What stands there says nothing of its peak: take it with max-hold.',
+  };
+}
+
+/** Every class that the interval reaches into is as likely as the next: a tone says no more. */
+function judgeTone(
+  { expect, soundsBelow, lead }: JudgeInput,
+  reading: Tone,
+  limits: Limits,
+): Omit<Judgement, 'assumed'> {
+  if (expect.unit !== 'ohm')
+    throw new InvalidInputError('a tone is heard on continuity alone', '/reading/kind');
+  const asked = expect.kind === 'sounds' || expect.kind === 'silent';
+  const vanished = vanishedName(expect, 'ohm');
+  const floor = floorOf(expect, limits);
+  const right = expect.kind === 'sounds' ? 'tone' : 'silence';
+  const classes = asked
+    ? [reading.kind === right ? 'ok' : expect.kind === 'sounds' ? 'open' : vanished]
+    : classesIn(toneInterval(reading, soundsBelow, lead?.value), limits, { floor, vanished });
+  const p = Object.fromEntries(classes.map((each) => [each, 1 / classes.length]));
+  const parted = !classes.includes('ok') || classes.length === 1;
+  // What is named is the plainest: nothing at all, or all the way through.
+  const outcome = classes.includes('ok')
+    ? 'ok'
+    : (classes.find((each) => each === 'open' || each === vanished) ?? nth(classes, 0));
+  const verdict: Verdict = !parted ? 'cannot-tell' : outcome === 'ok' ? 'in' : 'out';
+  return {
+    verdict,
+    outcome,
+    p,
+    limits,
+    edge: false,
+    signFlagged: false,
+    contactOwed: owesContact(verdict, outcome),
+    ...(!parted && {
+      sentence: `${reading.kind === 'tone' ? 'A tone' : 'Silence'} does not part what is good from what is not here. Take the figure in ohms.`,
     }),
   };
 }

@@ -49,8 +49,14 @@ export function limitProblem(
   curves: readonly Curve[],
 ): string | undefined {
   if (isSeries(expect)) return seriesProblem(expect);
-  if (expect.kind === 'label' && expect.percent === undefined && expect.plusMinus === undefined)
-    return 'a label value needs percent or plusMinus';
+  if (
+    expect.kind === 'label' &&
+    !expect.printed &&
+    !expect.bound &&
+    expect.percent === undefined &&
+    expect.plusMinus === undefined
+  )
+    return 'a label value needs percent or plusMinus, a printed tolerance, or a bound';
   if (expect.kind === 'curve' && expect.at === undefined)
     return curves.some((each) => each.id === expect.curve)
       ? undefined
@@ -73,8 +79,17 @@ export function expectWords(expect: TestExpectation): string {
   if (isSeries(expect)) return seriesExpectWords(expect);
   const show = (value: number) => formatQuantity(value, expect.unit);
   switch (expect.kind) {
-    case 'label':
-      return `label ± ${expect.plusMinus === undefined ? `${expect.percent} %` : show(expect.plusMinus)}`;
+    case 'label': {
+      const within = expect.printed
+        ? ' ± what it prints'
+        : expect.plusMinus !== undefined
+          ? ` ± ${show(expect.plusMinus)}`
+          : expect.percent
+            ? ` ± ${expect.percent} %`
+            : '';
+      const side = expect.bound && (expect.bound === 'atMost' ? 'at most the ' : 'at least the ');
+      return `${side ?? ''}label${within}`;
+    }
     case 'reference':
       return `reference ± ${show(expect.plusMinus)}`;
     case 'curve':
@@ -86,6 +101,8 @@ export function expectWords(expect: TestExpectation): string {
     case 'atLeast':
     case 'atMost':
     case 'open':
+    case 'sounds':
+    case 'silent':
       return limitWords(expect) + (expect.from === 'house' ? ' (house tolerance)' : '');
     default:
       expect satisfies never;

@@ -9,6 +9,8 @@ export function limitWords(expect: Expectation): string {
   const { low, high } = limitsOf(expect);
   const show = (value: number) => formatQuantity(value, expect.unit);
   if (expect.kind === 'open') return `OL or above ${show(expect.above)}`;
+  if (expect.kind === 'sounds') return 'a tone';
+  if (expect.kind === 'silent') return 'silence';
   if (low === -Infinity) return `at most ${show(high)}`;
   if (high === Infinity) return `at least ${show(low)}`;
   if (low === high) return `exactly ${show(low)}`;

@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { readingWords } from '../judge/reading-words';
+import { typedReading } from '../judge/typed-reading';
 import { parseEntry } from './entry';
 import { UNITS, UNIT_FACTS, type Unit } from './units';
 
@@ -144,5 +146,56 @@ describe('a figure that wanders, and gauges', () => {
   });
   test('a gauge’s unit is no unit of volts', () => {
     expect(parseEntry('2 bar', 'V')).toMatchObject({ code: 'wrong-unit' });
+  });
+});
+
+describe('a figure that is more than one number', () => {
+  test.each([
+    ['0.2M > 1.6M 12s', 1.6e6, { from: 0.2e6, seconds: 12 }, 'climbs, 200 kΩ to 1.6 MΩ in 12 s'],
+    ['5k->1k in 2 min', 1000, { from: 5000, seconds: 120 }, 'falls, 5 kΩ to 1 kΩ in 120 s'],
+    ['1 > 4,5 0,5 s', 4.5, { from: 1, seconds: 0.5 }, 'climbs, 1 Ω to 4.5 Ω in 0.5 s'],
+  ])('%s climbs', (typed, value, climb, echo) => {
+    const parsed = parseEntry(typed, 'ohm');
+    expect(parsed).toMatchObject({ kind: 'value', value, climb });
+    expect('echo' in parsed && parsed.echo.replaceAll('\u2009', ' ')).toBe(echo);
+  });
+  test('it may climb out of the range', () => {
+    expect(parseEntry('20k > OL 5s', 'ohm')).toMatchObject({
+      kind: 'overload',
+      climb: { from: 20e3, seconds: 5 },
+    });
+  });
+  test.each([
+    '1 > 2',
+    '1 > 2 s',
+    '> 2 3s',
+    '1 > 2 3s > 4 5s',
+    'OL > 2 3s',
+    '1 > 2 0s',
+    '1^ > 2 3s',
+  ])('%s is no climb, and says what one is', (typed) => {
+    expect(parseEntry(typed, 'ohm').kind).toBe('error');
+  });
+  test.each(['14.2^', '14.2 peak', '14,2A max'])('%s is a peak', (typed) => {
+    expect(parseEntry(typed, 'A')).toMatchObject({ kind: 'value', value: 14.2, peak: true });
+  });
+  test('tone and silence are heard on ohms alone', () => {
+    expect(parseEntry('beep', 'ohm').kind).toBe('tone');
+    expect(parseEntry('silent', 'ohm').kind).toBe('silence');
+    expect(parseEntry('tone', 'V').kind).toBe('error');
+  });
+  test('what was typed is kept as it was meant, and told in the same words', () => {
+    const kept = (typed: string) => {
+      const reading = typedReading(parseEntry(typed, 'ohm'))!;
+      return [reading, readingWords(reading, 'ohm').replaceAll('\u2009', ' ')];
+    };
+    expect(kept('1k > 4k 3s')).toEqual([
+      { kind: 'value', value: 4000, climb: { from: 1000, seconds: 3 } },
+      '4 kΩ, from 1 kΩ in 3 s',
+    ]);
+    expect(kept('3..5')).toEqual([{ kind: 'value', value: 5, to: 3 }, '3 to 5 Ω']);
+    expect(kept('tone')).toEqual([{ kind: 'tone' }, 'tone']);
+    expect(kept('14^')[1]).toBe('14 Ω, peak');
+    expect(typedReading(parseEntry('-', 'ohm'))).toBeUndefined();
   });
 });

@@ -1,5 +1,6 @@
 /**
- * Reading what a technician types: `1.95k`, `0,46`, `12uA`, `4k7`, `OL`, `-`.
+ * Reading what a technician types: `1.95k`, `0,46`, `12uA`, `4k7`, `OL`, `-`; `3.1..4.8` for a figure that
+ * wanders, `0.2M > 1.6M 12s` for one that climbs, `14.2^` for a peak, `tone` and `silence`.
  *
  * Either decimal mark is taken. Where both occur the last one is the decimal mark and the other
  * groups thousands. A result is echoed before it is recorded, so the rule can be seen at work.
@@ -9,14 +10,30 @@ import { PREFIXES, UNITS, UNIT_FACTS, type Unit } from './units';
 import { nth } from '../numeric/nth';
 
 export type TypedEntry =
-  | { kind: 'value'; value: number; unit: Unit; echo: string }
+  | {
+      kind: 'value';
+      value: number;
+      unit: Unit;
+      echo: string;
+      /** It came from there and took so long: `0.2M > 1.6M 12s`. */
+      climb?: TypedClimb;
+      /** The highest that was shown: `14.2^`. */
+      peak?: true;
+    }
   /** Wanders between two figures: `3.1..4.8`. */
   | { kind: 'span'; low: number; high: number; unit: Unit; echo: string }
-  | { kind: 'overload'; echo: string }
+  | { kind: 'overload'; echo: string; climb?: TypedClimb }
+  /** What continuity sounded like. */
+  | { kind: 'tone' | 'silence'; echo: string }
   /** A lone `-`: the point is left without a figure. */
   | { kind: 'not-taken'; echo: string }
   | { kind: 'empty' }
   | { kind: 'error'; code: EntryErrorCode; message: string };
+
+export interface TypedClimb {
+  readonly from: number;
+  readonly seconds: number;
+}
 
 export type EntryErrorCode = 'not-a-figure' | 'wrong-unit' | 'too-large' | 'unknown-unit';
 
@@ -66,6 +83,13 @@ function plainFigure(text: string): number | undefined {
 /** Two figures with something between that no single one has. */
 const SPAN = /^(.+?)\s*(?:\.{2,}|…|–|\bto\b)\s*(.+)$/i;
 
+/** A figure that came from another and took so long. */
+const CLIMB = /^(.+?)\s*(?:->|→|>)\s*(.*)$/;
+const CLIMBED = /^(.+?)\s*(?:\bin\b)?\s+(\d+(?:[.,]\d+)?)\s*(s|sec|min)$/i;
+const PEAK = /^(.+?)\s*(?:\^|\bpeak|\bmax)$/i;
+const TONE = /^(tone|beeps?|sounds)$/i;
+const SILENCE = /^(silence|silent|no tone)$/i;
+
 /** Gauges of pressure are read in these. */
 const GAUGE: Readonly<Record<string, number>> = { bar: 1e5, mbar: 100, psi: 6894.757293168 };
 
@@ -103,8 +127,14 @@ export function parseEntry(typed: string, wanted: Unit): TypedEntry {
   if (text === '') return { kind: 'empty' };
   if (/^[-–—]+$/.test(text)) return { kind: 'not-taken', echo: 'no figure: left not taken' };
   if (OVERLOAD.test(text)) return { kind: 'overload', echo: 'OL' };
+  if (wanted === 'ohm' && TONE.test(text)) return { kind: 'tone', echo: 'tone' };
+  if (wanted === 'ohm' && SILENCE.test(text)) return { kind: 'silence', echo: 'silence' };
   const span = SPAN.exec(text);
   if (span) return parseSpan(nth(span, 1), nth(span, 2), wanted);
+  const climb = CLIMB.exec(text);
+  if (climb) return parseClimb(nth(climb, 1), nth(climb, 2), wanted);
+  const peak = PEAK.exec(text);
+  if (peak) return parsePeak(nth(peak, 1), wanted);
 
   const rkm = RKM.exec(text);
   let magnitude: number | undefined;
@@ -173,4 +203,41 @@ function parseSpan(first: string, second: string, wanted: Unit): TypedEntry {
     unit: wanted,
     echo: `wanders, ${formatQuantity(low, wanted)} to ${formatQuantity(high, wanted)}`,
   };
+}
+
+/** `0.2M > 1.6M 12s`: the end is the figure, and it may be OL. */
+function parseClimb(first: string, rest: string, wanted: Unit): TypedEntry {
+  const parts = CLIMBED.exec(rest.trim());
+  if (!parts)
+    return fail(
+      'not-a-figure',
+      'A figure that climbs has a start, an end and its time: 0.2M > 1.6M 12s.',
+    );
+  const end = parseEntry(nth(parts, 1), wanted);
+  const start = parseEntry(first, wanted);
+  if (start.kind === 'error') return start;
+  if (end.kind === 'error') return end;
+  const seconds = Number(nth(parts, 2).replace(',', '.')) * (/min/i.test(nth(parts, 3)) ? 60 : 1);
+  const plain = (entry: TypedEntry) =>
+    (entry.kind === 'value' || entry.kind === 'overload') && !entry.climb && !('peak' in entry);
+  if (start.kind !== 'value' || !plain(start) || !plain(end) || !(seconds > 0 && seconds <= 86_400))
+    return fail(
+      'not-a-figure',
+      'A figure that climbs has a start, an end and its time: 0.2M > 1.6M 12s.',
+    );
+  const climb = { from: start.value, seconds };
+  if (end.kind === 'overload')
+    return { ...end, climb, echo: `${start.echo} to OL in ${seconds} s` };
+  if (end.kind !== 'value') return end;
+  const verb = end.value < start.value ? 'falls' : 'climbs';
+  return { ...end, climb, echo: `${verb}, ${start.echo} to ${end.echo} in ${seconds} s` };
+}
+
+/** `14.2^`: the highest that was shown. */
+function parsePeak(figure: string, wanted: Unit): TypedEntry {
+  const entry = parseEntry(figure, wanted);
+  if (entry.kind === 'error') return entry;
+  if (entry.kind !== 'value' || entry.climb || entry.peak)
+    return fail('not-a-figure', 'A peak is one figure: 14.2^.');
+  return { ...entry, peak: true, echo: `peak ${entry.echo}` };
 }

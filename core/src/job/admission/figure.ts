@@ -1,4 +1,5 @@
 /** What every figure wants before it may be taken: the machine's state, the dial, a fit meter. */
+import type { Given } from '../../judge/given';
 import { dutyOf } from '../findings/instruments';
 import { wantsOf } from '../../conditions/wants';
 import type { FigurePlace } from '../findings/place-of';
@@ -16,7 +17,7 @@ export function figureRefusal<E>(
     at,
     elsewhere = false,
   }: {
-    readonly given?: number | undefined;
+    readonly given?: Given | undefined;
     /** How long a series took, s, and when it was kept. */
     readonly seconds?: number;
     readonly at?: string;

@@ -51,7 +51,9 @@ function near(expect: Expectation, x: number): boolean {
           ? [expect.high]
           : expect.kind === 'atLeast'
             ? [expect.low]
-            : [expect.above];
+            : expect.kind === 'open'
+              ? [expect.above]
+              : [];
   return stated.some((limit) => {
     const ratio = Math.abs(x / limit);
     return ratio >= 0.1 && ratio <= 10;

@@ -1,5 +1,5 @@
 /** Which of the meters of a job is used for a test, and what the test asks of it. */
-import { resolveExpectation } from '../../judge/given';
+import { resolveExpectation, type Given } from '../../judge/given';
 import { isSeries } from '../../judge/test-expectation';
 import { FIXED_WIRING, fittest, unfitFor, type Duty, type Unfit } from '../../meter/fitness';
 import type { MeterProfile } from '../../meter/profile';
@@ -11,12 +11,7 @@ import { nth } from '../../numeric/nth';
 /** The parts of a duty that a test decides; the sheet adds the place. */
 export type WantedOf = Pick<Duty, 'function' | 'live'> & Partial<Pick<Duty, 'expect'>>;
 
-export function dutyOf(
-  sheet: Sheet,
-  test: MeasureTest,
-  point: TestPoint,
-  given?: number,
-): WantedOf {
+export function dutyOf(sheet: Sheet, test: MeasureTest, point: TestPoint, given?: Given): WantedOf {
   const wanted = expectOf(test, point);
   const expect = isSeries(wanted)
     ? undefined

@@ -1,7 +1,7 @@
 /** Judging what was taken in a job: with its meters, its lead zero, and the figures its limits hang on. */
 import { judge, type Judgement } from '../../judge/judge';
 import { type LeadZero, type Reading } from '../../judge/reading';
-import { resolveExpectation } from '../../judge/given';
+import { resolveExpectation, type Given } from '../../judge/given';
 import { againstTwin } from '../../judge/twin';
 import { errorsOf, EXACT, type ErrorsAt } from '../../judge/uncertainty/errors';
 import { isSeries } from '../../judge/test-expectation';
@@ -14,7 +14,7 @@ import { dutyOf, instrumentFor } from './instruments';
 export interface JudgedWith {
   readonly meters: readonly MeterProfile[];
   readonly lead?: LeadZero | undefined;
-  readonly given?: number | undefined;
+  readonly given?: Given | undefined;
   /** What a good twin read there, less the leads. */
   readonly twin?: number | undefined;
 }
@@ -45,6 +45,7 @@ export function judgeTaken(
     function: fn,
     ...(accuracy && { meter: accuracy }),
     ...(lead && { lead }),
+    ...(meter?.buzzerBelow !== undefined && { soundsBelow: meter.buzzerBelow }),
   });
 }
 

@@ -1,11 +1,11 @@
 import { Type } from '@sinclair/typebox';
-import { askedBy, resolveExpectation, type GivenExpectation } from '../../judge/given';
+import { askedBy, resolveExpectation, type Given, type GivenExpectation } from '../../judge/given';
 import type { Expectation } from '../../judge/expectation';
+import { givenWords } from '../../judge/given-words';
 import { isSeries } from '../../judge/test-expectation';
 import { expectOf } from '../../sheet/all-tests';
 import { findTest } from '../../sheet/lookup';
 import { isMeasured, type MeasureTest } from '../../sheet/schema';
-import { formatQuantity } from '../../units/format';
 import { refuse, type Refusal } from '../admission/refusal';
 import { unknownTest } from '../findings/place-of';
 import { Id, strict, Typed } from '../log/words';
@@ -17,6 +17,8 @@ export const given = defineKind({
   body: strict({
     test: Id,
     value: Type.Number({ minimum: -1e12, maximum: 1e12 }),
+    /** Of a label, its printed tolerance; of a reference instrument, how far it may be off. */
+    plusMinus: Type.Optional(Type.Number({ minimum: 0, maximum: 1e12 })),
     typed: Typed,
   }),
   group: 'findings',
@@ -26,8 +28,13 @@ export const given = defineKind({
     const asking = askingIn(test);
     if (asking.length === 0)
       return refuse('unknown-test', `“${test.title}” asks for no such figure.`);
+    if (body.plusMinus === undefined && asking.some((expect) => askedBy(expect)?.printed))
+      return refuse(
+        'given-tolerance',
+        'This label prints its own tolerance: copy it too, as in 4.7k ±5%.',
+      );
     const beyond = asking.some(
-      (expect) => resolveExpectation(expect, body.value, sheet.curves ?? []) === undefined,
+      (expect) => resolveExpectation(expect, givenIn(body), sheet.curves ?? []) === undefined,
     );
     return beyond
       ? refuse(
@@ -37,15 +44,15 @@ export const given = defineKind({
       : undefined;
   },
   apply(draft, { at, body }) {
-    draft.given.set(body.test, body.value);
+    draft.given.set(body.test, givenIn(body));
     draft.givenAt.set(body.test, Date.parse(at));
   },
-  words({ test: id, value }, sheet) {
+  words({ test: id, ...body }, sheet) {
     const test = findTest(sheet, id);
     const first = test && isMeasured(test) ? askingIn(test)[0] : undefined;
     const asked = first && askedBy(first);
     return asked
-      ? `${asked.asks}: ${formatQuantity(value, asked.unit)}`
+      ? `${asked.asks}: ${givenWords(givenIn(body), asked.unit)}`
       : 'A figure that limits hang on';
   },
   place: ({ test }) => ({ stage: 'measure', test }),
@@ -57,3 +64,6 @@ const askingIn = (test: MeasureTest): (Expectation | GivenExpectation)[] =>
     .map((point) => expectOf(test, point))
     .filter((expect) => !isSeries(expect))
     .filter((expect) => askedBy(expect) !== undefined);
+
+const givenIn = ({ value, plusMinus }: { value: number; plusMinus?: number }): Given =>
+  plusMinus === undefined ? value : { value, plusMinus };

@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import { wantsOf, type Wants } from '../../conditions/wants';
 import type { Judgement } from '../../judge/judge';
-import type { Reading } from '../../judge/reading';
+import { isTone, type Reading } from '../../judge/reading';
 import { readingWords } from '../../judge/reading-words';
 import { isSeries } from '../../judge/test-expectation';
 import { METER_FUNCTIONS, meterFunctionSchema } from '../../meter/functions';
@@ -57,6 +57,8 @@ export const reading = defineKind({
         'negative-reading',
         `A meter on ${words} shows nothing below zero. Check the figure.`,
       );
+    if (isTone(figure) && functionOf(test, point) !== 'continuity')
+      return refuse('not-a-tone', `Nothing sounds on ${words}: a tone belongs to continuity.`);
     const expect = expectOf(test, point);
     if (isSeries(expect))
       return refuse(
@@ -154,5 +156,5 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
 function owesTouch(judgement: Judgement, figure: Reading, wants: Wants['contact']): boolean {
   if (wants === 'never') return false;
   if (wants === 'absence' || judgement.verdict !== 'in') return judgement.contactOwed;
-  return figure.kind === 'overload' || figure.value === 0;
+  return figure.kind !== 'value' || figure.value === 0;
 }

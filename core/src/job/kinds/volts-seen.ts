@@ -4,13 +4,13 @@ import { lostWords } from '../../conditions/next-safe';
 import { words } from '../../schema-words';
 import type { Sheet } from '../../sheet/schema';
 import { refuse } from '../admission/refusal';
-import { Place, readingSchema, strict } from '../log/words';
+import { Place, figureSchema, strict } from '../log/words';
 import { seeVolts } from '../proving/see-volts';
 import { defineKind } from './kind';
 
 const body = strict({
   function: words(['V~', 'V=']),
-  reading: readingSchema,
+  reading: figureSchema,
   red: Type.Optional(Place),
   black: Type.Optional(Place),
 });

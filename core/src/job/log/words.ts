@@ -16,18 +16,45 @@ export const Uuid = Type.String({
 /** What was typed for a figure. */
 export const Typed = Type.String({ maxLength: 60 });
 
+const Size = Type.Number({ minimum: -1e15, maximum: 1e15 });
+const closed = { additionalProperties: false };
+
 /** As indicated: SI base unit of the meter function, before any lead zero. */
+export const figureSchema = Type.Union([
+  Type.Object(
+    {
+      kind: Type.Literal('value'),
+      value: Size,
+      /** The other end of a figure that wanders. */
+      to: Type.Optional(Size),
+    },
+    closed,
+  ),
+  Type.Object({ kind: Type.Literal('overload') }, closed),
+]);
+
+/** Where a figure came from that did not stand at once, and how long it took. */
+const climbSchema = Type.Object(
+  { from: Size, seconds: Type.Number({ exclusiveMinimum: 0, maximum: 86_400 }) },
+  closed,
+);
+
+/** All that a test may take down: figures, where they came from, peaks, and what was heard. */
 export const readingSchema = Type.Union([
   Type.Object(
     {
       kind: Type.Literal('value'),
-      value: Type.Number({ minimum: -1e15, maximum: 1e15 }),
-      /** The other end of a figure that wanders. */
-      to: Type.Optional(Type.Number({ minimum: -1e15, maximum: 1e15 })),
+      value: Size,
+      to: Type.Optional(Size),
+      climb: Type.Optional(climbSchema),
+      /** The highest that was shown: max-hold. */
+      peak: Type.Optional(Type.Literal(true)),
     },
-    { additionalProperties: false },
+    closed,
   ),
-  Type.Object({ kind: Type.Literal('overload') }, { additionalProperties: false }),
+  Type.Object({ kind: Type.Literal('overload'), climb: Type.Optional(climbSchema) }, closed),
+  Type.Object({ kind: Type.Literal('tone') }, closed),
+  Type.Object({ kind: Type.Literal('silence') }, closed),
 ]);
 
 /** A body with these fields and no others. */

@@ -7,7 +7,7 @@ import { words } from '../../schema-words';
 import type { Sheet } from '../../sheet/schema';
 import { formatQuantity } from '../../units/format';
 import type { LoggedEntry } from '../log/entry';
-import { readingSchema, strict, Typed } from '../log/words';
+import { figureSchema, strict, Typed } from '../log/words';
 
 /** Steps of proving a machine dead. */
 export const SAFE_STEPS = ['isolated', 'meter', 'pair'] as const;
@@ -29,7 +29,7 @@ export const safeStepSchema = strict({
       ),
     }),
   ),
-  reading: Type.Optional(readingSchema),
+  reading: Type.Optional(figureSchema),
   typed: Type.Optional(Typed),
   /** The figure came off a connected meter, not off the keys. */
   live: Type.Optional(Type.Literal(true)),

@@ -1,7 +1,7 @@
 /** Volts on a machine taken for dead take the proof away, wherever they were read. */
 import { comesBack, standsProven, type VoltsSeen } from '../../conditions/come-back';
 import { lose } from '../../conditions/energy';
-import type { Reading } from '../../judge/reading';
+import { isTone, type Reading } from '../../judge/reading';
 import { functionOf } from '../../sheet/all-tests';
 import { findPoint, findTest } from '../../sheet/lookup';
 import { isMeasured, type Sheet } from '../../sheet/schema';
@@ -26,13 +26,15 @@ export function seeTestVolts(
   reading: () => Reading,
 ): void {
   if (!standsProven(draft.energy)) return;
+  const shown = reading();
+  if (isTone(shown)) return;
   const test = findTest(sheet, entry.body.test);
   const point = test && findPoint(test, entry.body.point);
   if (!test || !isMeasured(test) || !point) return;
   const { red, black } = point;
   seeVolts(draft, entry, sheet, {
     function: functionOf(test, point),
-    reading: reading(),
+    reading: shown,
     red,
     black,
   });

@@ -1,4 +1,5 @@
 /** The state while the log is being folded: what changes from entry to entry. */
+import type { Given } from '../../judge/given';
 import type { LeadZero } from '../../judge/reading';
 import type { MeterProfile } from '../../meter/profile';
 import type { NamedClock, Attempts, Spell } from './windows';
@@ -57,7 +58,7 @@ export interface Draft {
   /** Who spoke last of each access. */
   accessBy: Map<string, LoggedEntry & { readonly body: Opening }>;
   lead?: LeadZero;
-  given: Map<string, number>;
+  given: Map<string, Given>;
   /** By test, when its figure was given, ms. */
   givenAt: Map<string, number>;
   taken: Taken[];

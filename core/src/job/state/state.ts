@@ -1,4 +1,5 @@
 /** The present state of a job, as folded from its log. */
+import type { Given } from '../../judge/given';
 import type { Judgement } from '../../judge/judge';
 import type { LeadZero, Reading } from '../../judge/reading';
 import type { TogetherRule } from '../../judge/groups/index';
@@ -78,7 +79,7 @@ export interface TakenReading extends TakenCommon {
   /** How an insulation figure was taken, where that was said. */
   readonly insulation?: Insulation;
   /** The label's or reference instrument's figure that its limits hang on. */
-  readonly given?: number;
+  readonly given?: Given;
   /** How contact was proven, where it was. */
   readonly contact?: ContactProof | 'unspecified';
 }
@@ -159,7 +160,7 @@ export interface JobState {
   readonly accessUnknown: ReadonlySet<string>;
   readonly lead?: LeadZero;
   /** Figures that limits hang on, by test. */
-  readonly given: ReadonlyMap<string, number>;
+  readonly given: ReadonlyMap<string, Given>;
   /** By test, when its figure was given, ms by the device's present clock. */
   readonly givenAt: ReadonlyMap<string, number>;
   /** Every reading and answer in order, whatever became of it. */

@@ -11,7 +11,7 @@ import {
   type Pair,
   type VoltsFunction,
 } from '@jeitinho/core';
-import type { Reading } from '@jeitinho/core/judge';
+import type { Figure } from '@jeitinho/core/judge';
 import type { Sheet } from '@jeitinho/core/sheet';
 
 export type SafeRow =
@@ -35,7 +35,7 @@ export type SafeRow =
       readonly n: number;
     };
 
-export const figureOf = (reading: Reading): string =>
+export const figureOf = (reading: Figure): string =>
   reading.kind === 'overload' ? 'OL' : formatQuantity(Math.abs(reading.value), 'V');
 
 /** @param now - This device's time, ms: a proof of the meter grows old. */

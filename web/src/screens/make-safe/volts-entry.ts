@@ -11,7 +11,7 @@ import {
   type VoltsFunction,
 } from '@jeitinho/core';
 import type { Placement } from '@jeitinho/core/bench';
-import type { Reading } from '@jeitinho/core/judge';
+import type { Figure } from '@jeitinho/core/judge';
 import { sameLeads } from '@jeitinho/core/sheet';
 import { useDraft } from '../../data/draft';
 import { useMeterFeed, type Feed } from '../../data/meter/feed';
@@ -24,7 +24,7 @@ export interface VoltsEntry {
   /** A meter is connected to this job: its figure counts, and nothing is typed. */
   readonly connected: boolean;
   /** What would be kept now; undefined while there is nothing that may be. */
-  readonly reading: Reading | undefined;
+  readonly reading: Figure | undefined;
   /** The same as text: `0.4 V`, `OL`. */
   readonly shown: string | undefined;
   /** Why the connected meter's figure cannot be kept. */
@@ -67,7 +67,7 @@ export function useVoltsEntry(
 export const isConnected = ({ status, kind, job }: Feed, jobId: string): boolean =>
   status !== 'off' && (kind !== 'simulated' || job === jobId);
 
-function typedReading(parsed: TypedEntry): Reading | undefined {
+function typedReading(parsed: TypedEntry): Figure | undefined {
   if (parsed.kind === 'overload') return { kind: 'overload' };
   return parsed.kind === 'value' ? { kind: 'value', value: parsed.value } : undefined;
 }
@@ -78,7 +78,7 @@ function liveReading(
   stale: boolean,
   fn: VoltsFunction,
   wanted: Placement,
-): Reading | string {
+): Figure | string {
   const { line, kind, leads } = feed;
   if (kind === 'simulated' && !(leads && sameLeads(leads, wanted)))
     return 'The leads lie elsewhere.';

@@ -2,7 +2,7 @@
 import { formatQuantity, overruledWords, sourceWords } from '@jeitinho/core';
 import type { Assessment, Suspect } from '@jeitinho/core/diagnose';
 import { CONTACT_WORDS, type Taken, type TakenReading } from '@jeitinho/core/job';
-import { asTemperature, isSeries, judgePurposes } from '@jeitinho/core/judge';
+import { asTemperature, isSeries, judgePurposes, readingWords } from '@jeitinho/core/judge';
 import { expectOf, type MeasureTest, type Sheet, type TestPoint } from '@jeitinho/core/sheet';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { percent } from '../../parts/percent';
@@ -126,6 +126,10 @@ function detailWords(sheet: Sheet, taken: TakenReading, assessment: Assessment):
   parts.push(...purposeWords(taken));
   if (judgement.signFlagged)
     parts.push('Minus: leads swapped or polarity reversed; judged by its size.');
+  const { reading } = taken;
+  if ('climb' in reading || 'peak' in reading)
+    parts.push(`Read ${readingWords(reading, expectOf(test, point).unit, judgement.corrected)}.`);
+  if (judgement.sentence) parts.push(judgement.sentence);
   if (judgement.remedy) parts.push(judgement.remedy.sentence);
   else if (judgement.u)
     parts.push(

@@ -135,7 +135,7 @@ function primaryWords(props: FootBarProps): string {
       ? 'Precautions taken: unit is live'
       : 'Precautions taken: work live';
   if (reading && reading.text !== '')
-    return ['value', 'span', 'overload'].includes(reading.parsed.kind) && 'echo' in reading.parsed
+    return reading.parsed.kind !== 'not-taken' && 'echo' in reading.parsed
       ? `Keep ${reading.parsed.echo}`
       : 'Keep';
   if (enters) return settled ? 'Entered now: take it again' : 'Entered now';

@@ -1,6 +1,5 @@
 /** The figure that limits hang on: off this unit’s label, by a reference instrument. Asked once a test. */
-import { formatQuantity, parseEntry } from '@jeitinho/core';
-import { askedBy, isSeries } from '@jeitinho/core/judge';
+import { askedBy, givenWords, isSeries, parseGiven } from '@jeitinho/core/judge';
 import { expectOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { useDraft } from '../../data/draft';
@@ -22,11 +21,13 @@ export function GivenField({ test, point, stale }: GivenFieldProps) {
   const asked = isSeries(expect) ? undefined : askedBy(expect);
   if (!asked) return null;
   const known = state.given.get(test.id);
-  const parsed = parseEntry(text, asked.unit);
+  const parsed = parseGiven(text, asked.unit);
   const keep = async () => {
     if (parsed.kind !== 'value') return;
     const typed = text.trim().slice(0, 60);
-    if (await record('given', { test: test.id, value: parsed.value, typed })) {
+    const { value, plusMinus } = parsed;
+    const beside = plusMinus === undefined ? {} : { plusMinus };
+    if (await record('given', { test: test.id, value, ...beside, typed })) {
       setText('');
       setChanging(false);
     }
@@ -34,7 +35,7 @@ export function GivenField({ test, point, stale }: GivenFieldProps) {
   if (known !== undefined && !changing && !stale)
     return (
       <p className="m-0 mb-2 text-[15px]">
-        {asked.asks}: <strong className="figure">{formatQuantity(known, asked.unit)}</strong>{' '}
+        {asked.asks}: <strong className="figure">{givenWords(known, asked.unit)}</strong>{' '}
         <button
           type="button"
           onClick={() => setChanging(true)}
@@ -78,9 +79,17 @@ export function GivenField({ test, point, stale }: GivenFieldProps) {
         ) : parsed.kind === 'value' ? (
           <span className="figure">{parsed.echo}</span>
         ) : (
-          'The limits of this test hang on it.'
+          hintWords(expect.kind, asked.printed)
         )}
       </p>
     </form>
   );
 }
+
+/** What may stand beside the figure. */
+const hintWords = (kind: string, printed: boolean | undefined): string =>
+  printed
+    ? 'With the tolerance that it prints: 4.7k ±5%.'
+    : kind === 'label'
+      ? 'The limits of this test hang on it. A tolerance printed beside it goes with it: ±5%.'
+      : 'The limits of this test hang on it. How far the instrument may be off goes with it: ±0.5.';

@@ -21,6 +21,7 @@ import { LimitBand, type BandMark } from '../../parts/limit-band';
 import { digitsOf } from '../../parts/meter/meter-digits';
 import { MeterStrip } from '../../parts/meter/meter-strip';
 import { useTypeAnywhere } from '../../parts/type-anywhere';
+import { FigureKeys } from './figure-keys';
 import { GivenField } from './given-field';
 import { GroupVerdicts } from './group-verdicts';
 import { useJob } from '../job/job-context';
@@ -99,6 +100,9 @@ export function MeasureCard({
               live={shown ? undefined : meter.offered}
               onPaste={onPaste}
             />
+          )}
+          {!blocked && !asked && !shown && !counts && (
+            <FigureKeys test={test} point={point} reading={reading} />
           )}
           {!blocked && functionOf(test, point) === 'insulation' && (
             <InsulationFields {...reading.insulation} />
@@ -203,8 +207,8 @@ function Field({ test, point, reading, shown, live, onPaste }: FieldProps) {
   const figure =
     shown === undefined
       ? live && digitsOf(live)
-      : shown.reading.kind === 'overload'
-        ? { digits: 'OL', unit: '' }
+      : shown.reading.kind !== 'value'
+        ? { digits: shown.reading.kind === 'overload' ? 'OL' : shown.reading.kind, unit: '' }
         : shown.reading.to !== undefined
           ? {
               digits: readingWords(
@@ -261,6 +265,7 @@ function marksOf(
     // Other points have their own limits where the sheet says so: they do not belong on this band.
     if (
       !taken ||
+      taken.reading.kind === 'tone' ||
       (point === current && typing) ||
       (point !== current && point.expect !== current.expect)
     )
@@ -269,7 +274,8 @@ function marksOf(
     return [
       {
         label: test.points.length > 1 ? point.id : 'reading',
-        value: taken.reading.kind === 'overload' ? Infinity : judgement.corrected!,
+        // Silence is anywhere above: it lies at the end, as OL does. A tone has no place of its own.
+        value: judgement.corrected ?? Infinity,
         half: (judgement.u ?? 0) * Math.sqrt(3),
         kind: point === current ? 'now' : 'other',
       },

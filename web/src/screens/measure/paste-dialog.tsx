@@ -1,4 +1,5 @@
 /** A pasted column of figures: laid beside the open points, looked at, then kept in one go. */
+import { typedReading } from '@jeitinho/core/judge';
 import { parseEntry, type TypedEntry } from '@jeitinho/core';
 import { stillAsked } from '@jeitinho/core/job';
 import {
@@ -68,13 +69,13 @@ function PasteForm({
   const beyond = cells.length - open.length;
   const keep = async () => {
     for (const { point, cell, parsed } of rows) {
-      if (parsed.kind === 'value' || parsed.kind === 'overload') {
+      const reading = typedReading(parsed);
+      if (reading) {
         const ok = await record('reading', {
           test: test.id,
           point: point.id,
           function: functionOf(test, point),
-          reading:
-            parsed.kind === 'value' ? { kind: 'value', value: parsed.value } : { kind: 'overload' },
+          reading,
           typed: cell.slice(0, 60),
         });
         // What is not kept yet stays here, each figure at its own place.

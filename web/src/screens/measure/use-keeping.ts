@@ -1,6 +1,6 @@
 /** Keeping a typed figure: its slips asked about first, then on to the next placement. */
 import { judgeTaken, limitsAt, otherSize, twinAt, type OtherSize } from '@jeitinho/core/job';
-import type { Judgement } from '@jeitinho/core/judge';
+import { typedReading, type Judgement } from '@jeitinho/core/judge';
 import { functionOf, observableId, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { useJob } from '../job/job-context';
@@ -40,11 +40,9 @@ export function useKeeping({
 
   /** What the figure would be called, before it is kept. */
   const foreseen = (value: number | undefined): Judgement | undefined => {
-    if (!test || !point || (parsed.kind !== 'value' && parsed.kind !== 'overload')) return;
-    const figure =
-      parsed.kind === 'value'
-        ? { kind: 'value' as const, value: value ?? parsed.value }
-        : { kind: 'overload' as const };
+    const typed = typedReading(parsed);
+    if (!test || !point || !typed) return;
+    const figure = value !== undefined && typed.kind === 'value' ? { ...typed, value } : typed;
     const { meters, lead, given, compared } = state;
     const twin = twinAt(compared, observableId(test, point.id))?.judgement.corrected;
     return judgeTaken(sheet, test, point, figure, {

@@ -1,6 +1,7 @@
 /** The reading being typed: its draft, what was understood, and keeping it. */
 import { METER_FUNCTIONS, parseEntry, type MeterFunction, type TypedEntry } from '@jeitinho/core';
-import type { BodyOf, Specimen } from '@jeitinho/core/job';
+import type { Specimen } from '@jeitinho/core/job';
+import { typedReading } from '@jeitinho/core/judge';
 import { expectOf, findPoint, functionOf, type MeasureTest } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { useKeptDraft } from '../../data/draft';
@@ -39,25 +40,23 @@ export function useReading(
   const parsed = parseEntry(text, place && test ? expectOf(test, place).unit : 'V');
   const fn = place && test ? functionOf(test, place) : undefined;
   const problem = problemOf(parsed, fn);
+  const typed = typedReading(parsed);
   const ready =
     test !== undefined &&
     fn !== undefined &&
     problem === undefined &&
-    (parsed.kind === 'value' ||
-      parsed.kind === 'span' ||
-      parsed.kind === 'overload' ||
-      parsed.kind === 'not-taken');
+    (typed !== undefined || parsed.kind === 'not-taken');
   const keep = async (value?: number) => {
     if (!ready) return false;
     setSent({ key, text });
     const kept =
-      parsed.kind === 'not-taken'
+      typed === undefined
         ? await record('skipped', { test: test.id, point, reason: 'no figure taken' })
         : await record('reading', {
             test: test.id,
             point,
             function: fn,
-            reading: figureOf(parsed, value),
+            reading: value !== undefined && typed.kind === 'value' ? { ...typed, value } : typed,
             typed: text.trim().slice(0, 60),
             ...(specimen && { specimen }),
             ...(fn === 'insulation' && { insulation: { ...insulation.said } }),
@@ -73,16 +72,7 @@ function problemOf(parsed: TypedEntry, fn: MeterFunction | undefined): string | 
   if (parsed.kind === 'error') return parsed.message;
   if (fn && parsed.kind === 'value' && parsed.value < 0 && !METER_FUNCTIONS[fn].signed)
     return `A meter on ${METER_FUNCTIONS[fn].words} shows nothing below zero. Check the figure.`;
+  if (fn && fn !== 'continuity' && (parsed.kind === 'tone' || parsed.kind === 'silence'))
+    return `Nothing sounds on ${METER_FUNCTIONS[fn].words}: a tone belongs to continuity.`;
   return undefined;
-}
-
-/** @param value - Kept instead of the typed one. */
-function figureOf(parsed: TypedEntry, value?: number): BodyOf<'reading'>['reading'] {
-  if (parsed.kind === 'value') return { kind: 'value', value: value ?? parsed.value };
-  if (parsed.kind !== 'span') return { kind: 'overload' };
-  const { low, high } = parsed;
-  // The end farther from 0 comes first: it is the one that harms.
-  return Math.abs(high) >= Math.abs(low)
-    ? { kind: 'value', value: high, to: low }
-    : { kind: 'value', value: low, to: high };
 }
