@@ -42,7 +42,7 @@ const steps = [
           'eslint',
           ['--cache', '--cache-location', `${CACHE}/eslint-check`, '--no-warn-ignored', ...changed],
         ],
-        ['format', 'prettier', ['--check', '--log-level', 'warn', ...changed]],
+        ['format', 'oxfmt', ['--check', ...changed]],
       ]
     : []),
   ...(tests.length > 0

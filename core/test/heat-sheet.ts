@@ -2,6 +2,7 @@
  * A heater to reckon by hand: a rail feeds a driver, the driver gives 24 V to an igniter when heat is called
  * for; a plug lies between them, with a joint that comes and goes; a bridge must be good before it runs.
  */
+import type { BodyOf } from '../src/surface/job';
 import type { Sheet } from '../src/surface/sheet';
 import { logWriter, proveDead, smallMeter, smallSheet, volts, type LogWriter } from './small-sheet';
 
@@ -241,8 +242,9 @@ export const heatSheet: Sheet = {
 };
 
 /** Opened under the present rules, and proven dead. */
-export const openHeat = (log: LogWriter = logWriter()): LogWriter => {
-  log.add('opened', { complaint: 'stays cold', meter: smallMeter, rules: 2 });
+export const openHeat = (more: Partial<BodyOf<'opened'>> = {}): LogWriter => {
+  const log = logWriter();
+  log.add('opened', { complaint: 'stays cold', meter: smallMeter, rules: 2, ...more });
   return proveDead(log);
 };
 

@@ -164,3 +164,34 @@ test('everything good and nothing seen: nothing found bad, and sound is an endin
     }),
   ).toBeVisible();
 });
+
+test('continuity by ear, and a figure that falls while one looks', async ({ page, newJob }) => {
+  const id = await newJob('dryer');
+  await provenDead(page, id);
+  await page.goto(`/jobs/${id}/measure?test=door`);
+  const field = page.getByRole('textbox', { name: /^Reading/ });
+  await field.waitFor();
+  await expect(page.getByText('This meter sounds below 40')).toBeVisible();
+  expect(await found(page, 'continuity by ear')).toEqual([]);
+  // Silence first: an absence, which still owes its contact.
+  await page.keyboard.press('q');
+  await expect(field).toHaveValue('silence');
+  await page.keyboard.press('Enter');
+  await expect(verdict(page)).toContainText('Open, or no contact');
+  await page.keyboard.press('r');
+  await page.keyboard.press('y');
+  await expect(field).toHaveValue('tone');
+  await press(page, 'Enter');
+
+  await page.goto(`/jobs/${id}/measure?test=sensor-cold`);
+  await field.waitFor();
+  await press(page, 'a');
+  await press(page, 'a');
+  await page.keyboard.type('2');
+  await page.getByRole('button', { name: 'climbs to' }).click();
+  await page.keyboard.type('0.4 5s');
+  await expect(page.getByText(/understood: falls, 2.Ω to 0.4.Ω in 5 s/)).toBeVisible();
+  await press(page, 'Enter');
+  await page.goto(`/jobs/${id}/measure?at=${encodeURIComponent('sensor-cold')}`);
+  await expect(verdict(page)).toContainText(/Read 0.4.Ω, from 2.Ω in 5 s/);
+});

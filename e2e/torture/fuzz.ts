@@ -30,24 +30,24 @@ const ODD_VALUES: readonly string[] = [
   '"0000-00-00T00:00:00.000Z"', '"99999-01-01"', '"\\u0000"', '"\'; DROP TABLE jobs; --"', '"%"',
   `"${'é'.repeat(3000)}"`, `"${'k'.repeat(100_000)}"`, '{"__proto__":{"x":1}}',
   `${'['.repeat(500)}${']'.repeat(500)}`, '{"$ref":"#"}',
-]; // prettier-ignore
+]; // oxfmt-ignore
 const ODD_BODIES: readonly (string | Buffer)[] = [
   ...ODD_VALUES, '', '{', 'nonsense', '\ufeff{}', Buffer.from([0x22, 0xff, 0xfe, 0x22]),
   Buffer.from('{"text":"\xc3"}', 'latin1'),
   `{${Array.from({ length: 30_000 }, (_, i) => `"k${i}":1`).join(',')}}`,
   `{"${'k'.repeat(500_000)}":1}`, '['.repeat(50_000) + ']'.repeat(50_000), 'x'.repeat(1_500_000),
-]; // prettier-ignore
+]; // oxfmt-ignore
 const ODD_IDS: readonly string[] = [
   'nobody', '0', '-1', '%00', '%F0%9F%98%80', '%ED%A0%80', '..%2f..%2fetc', 'a'.repeat(3000), '%20',
   "'%20OR%201=1", '%2525', '%', '01930000-0000-7000-8000-ffffffffffff', '__proto__', 'constructor',
-]; // prettier-ignore
+]; // oxfmt-ignore
 const ODD_QUERIES: readonly string[] = [
   '', '?limit=0', '?limit=-1', '?limit=1e9', '?limit=x', '?limit=3', '?after=x', '?after=-1', '?after=1e99',
   '?after=2147483648', '?after=W10', '?after=WyJhIiwiYiJd', '?after=WzEsMl0', '?after=WyJhIiwiYiIsImMiXQ',
   '?status=open', '?status=signed&limit=2', '?status=asleep', '?unit=%00', '?unit=x&after=WyJhIiwiYiJd',
   '?q=', '?q=%25', '?q=cold%20room', '?q=%2B-*%22()%7E', '?q=%F0%9F%98%80', '?site=x', '?customer=%00',
   `?q=${'a'.repeat(2000)}`, '?after=%ED%A0%80', '?q=ab', "?q='", '?status=open&status=signed',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 interface Route {
   readonly method: string;
@@ -67,7 +67,7 @@ function routesOf(known: { job: string; sheet: Record<string, unknown> }): Route
       '/customers/:id', '/sites/:id', '/units/:id', '/jobs/:id', '/jobs/:id/entries', '/jobs/:id/report',
       '/photos/:id', '/sheets/:id', '/sheets/:id/revisions', '/sheets/:id/revisions/1',
       '/sheets/ondar-pb14/revisions/:id', '/sheets/:id/revisions/:id/dictionary', '/jobs/:id/meter',
-    ].map((path) => ({ method: 'GET', path })), // prettier-ignore
+    ].map((path) => ({ method: 'GET', path })), // oxfmt-ignore
     { method: 'POST', path: '/customers', body: () => ({ name: 'Fuzz', phone: '' }) },
     {
       method: 'POST',

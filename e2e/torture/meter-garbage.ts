@@ -19,7 +19,7 @@ const ODD: readonly string[] = [
   '{"do":"place","at":1,"placement":{"function":"V=","red":"nowhere","black":"nowhere"}}',
   '{"do":"look","test":"__proto__"}', '{"do":"place","at":1,"placement":{"function":"ohm","state":"no"}}',
   `{"do":"look","test":"${'x'.repeat(3000)}"}`, 'x'.repeat(3900), '{"__proto__":{"do":"lift"}}',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 const place = (n: number) =>
   JSON.stringify({

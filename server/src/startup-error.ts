@@ -3,7 +3,11 @@ export class StartupError extends Error {
   override readonly name = 'StartupError';
   constructor(
     readonly code:
-      'half-migrated' | 'damaged-database' | 'newer-database' | 'port-taken' | 'no-database',
+      | 'half-migrated'
+      | 'damaged-database'
+      | 'newer-database'
+      | 'port-taken'
+      | 'no-database',
     message: string,
   ) {
     super(message);

@@ -72,5 +72,7 @@ export {
 } from '../job/trail/trail';
 export { goneBy } from '../job/work/cures';
 export { twinAt } from '../job/work/compared';
+export { type KeptTwin, MOST_TWINS } from '../job/work/kept-twin';
+export { twinFigure } from '../job/work/twins';
 export { type Specimen, SPECIMEN_WORDS, SPECIMENS } from '../job/work/specimen';
 export { trialsIn, type Work, WORK_WORDS } from '../job/work/work';

@@ -1,11 +1,11 @@
 /** Judging readings, several of them together, and series: `@jeitinho/core/judge`. */
 export { type Expectation, expectationSchema, type Limits, limitsOf } from '../judge/expectation';
-export { askedBy, asTemperature, type Given } from '../judge/given';
+export { askedBy, asTemperature } from '../judge/given';
 export { givenWords, parseGiven } from '../judge/given-words';
 export { judgeTogether, pointsOf, ruleTitle, togetherSchema } from '../judge/groups/index';
 export { judge, type Judgement, type Verdict } from '../judge/judge';
 export { judgePurposes } from '../judge/purpose';
-export { type Figure, isTone, type Reading } from '../judge/reading';
+export { type Figure, type Reading } from '../judge/reading';
 export { toneWords } from '../judge/tone';
 export { typedReading } from '../judge/typed-reading';
 export { trackFromTable, type TrackTable } from '../judge/series/from-table';

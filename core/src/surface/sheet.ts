@@ -6,7 +6,13 @@ export { matchCode, normaliseCode } from '../sheet/codes/match';
 export { compareSheets, type SheetChange } from '../sheet/compare';
 export { liftSheet } from '../sheet/lift';
 export { findPoint, findTest, stateName, stateOf } from '../sheet/lookup';
-export { observableId, observablesOf, ruleObservables, shownBy } from '../sheet/observables';
+export {
+  allObservables,
+  observableId,
+  observablesOf,
+  ruleObservables,
+  shownBy,
+} from '../sheet/observables';
 export { placementWords } from '../sheet/placement';
 export { locate, type Place, placeDetail, placeName, sameLeads } from '../sheet/places';
 export { type Sheet, sheetSchema } from '../sheet/schema';

@@ -306,6 +306,28 @@ describe('a visit that goes on from an earlier one', () => {
   });
 });
 
+test('what a good twin read is in the next job on its model, and in no other', async () => {
+  const opens = async (sheetId: string) => {
+    const unit = demoWorld.units.find((each) => each.sheetId === sheetId)!;
+    const { body } = await h.post<JobResource>('/api/v1/jobs', { unitId: unit.id, complaint: 'x' });
+    return { job: body.id, opened: (await log(body.id)).entries[0]!.body };
+  };
+  const { job, opened } = await opens('varredim-vc2');
+  expect(opened).not.toHaveProperty('twins');
+  const twin = entry('reading', {
+    test: 'neck',
+    point: '2',
+    function: 'ohm',
+    reading: { kind: 'value', value: 0.4 },
+    typed: '0.4',
+    specimen: { kind: 'twin', name: 'spare' },
+  });
+  expect((await send<Problem>(job, [twin])).status).toBe(200);
+  const kept = { observable: 'neck@2', value: 0.4, at: twin.at, name: 'spare' };
+  expect((await opens('varredim-vc2')).opened).toMatchObject({ twins: [kept] });
+  expect((await opens('ondar-pb14')).opened).not.toHaveProperty('twins');
+});
+
 describe('a job that was opened without a sheet', () => {
   test('gets one later, once; its unit keeps it, and work can begin', async () => {
     const bare = bareJob();

@@ -1,7 +1,14 @@
 /** Opening a job: freezes the newest revision of the unit's sheet and the shop's meter into it. */
 import { carriedFrom } from '@jeitinho/core/diagnose';
-import { foldJob, summarise, type StoredEntry } from '@jeitinho/core/job';
-import type { Sheet } from '@jeitinho/core/sheet';
+import {
+  foldJob,
+  type KeptTwin,
+  MOST_TWINS,
+  summarise,
+  type StoredEntry,
+} from '@jeitinho/core/job';
+import { allObservables, type Sheet } from '@jeitinho/core/sheet';
+import { and, literal } from 'sequelize';
 import { v7 as uuidv7 } from 'uuid';
 import { ProblemError } from '../problem';
 import type { Job } from './models/job';
@@ -36,6 +43,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
   const earlier = await earlierVisit(store, unit.id, input.continues);
   const sheet =
     earlier?.sheet ?? (unit.sheetId ? await newestSheet(store, unit.sheetId) : undefined);
+  const twins = sheet ? await twinsKept(store, sheet) : [];
   const shop = await shopOf(store);
   const openedAt = input.openedAt ?? new Date();
   const opened = {
@@ -49,6 +57,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
       meter: shop.meter,
       rules: 2,
       ...(earlier && { continues: earlier.continues }),
+      ...(twins.length > 0 && { twins }),
     },
   } satisfies StoredEntry;
   return store.sequelize.transaction(async (transaction) => {
@@ -97,6 +106,26 @@ async function earlierVisit(store: Store, unitId: string, named: string | undefi
   if (!sheet || !state.signed || (named === undefined && !comeBack)) return undefined;
   const carried = carriedFrom(sheet, state);
   return { sheet, continues: { job: row.id, at: state.signed.at, carried } };
+}
+
+/** Visits looked at, the newest first: what is older than these, nobody trusts as a limit. */
+const VISITS_WITH_TWINS = 50;
+
+/** What good twins of a model read, the latest at each place that its sheet still asks for. */
+async function twinsKept(store: Store, sheet: Sheet): Promise<KeptTwin[]> {
+  await projectNow(store);
+  const visits = await store.jobs.findAll({
+    attributes: ['summary'],
+    where: and({ sheetId: sheet.id }, literal(`JSON_CONTAINS_PATH(summary, 'one', '$.twins')`)),
+    order: [['openedAt', 'DESC']],
+    limit: VISITS_WITH_TWINS,
+  });
+  const known = new Set(allObservables(sheet).map(({ id }) => id));
+  const latest = new Map<string, KeptTwin>();
+  for (const twin of visits.flatMap(({ summary }) => summary?.twins ?? []))
+    if (known.has(twin.observable) && twin.at > (latest.get(twin.observable)?.at ?? ''))
+      latest.set(twin.observable, twin);
+  return [...latest.values()].slice(0, MOST_TWINS);
 }
 
 export async function newestSheet(store: Store, id: string): Promise<Sheet | undefined> {

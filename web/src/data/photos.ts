@@ -23,7 +23,8 @@ export interface Shrunk {
 }
 
 export type Taken =
-  { readonly ok: true; readonly photo: Shrunk } | { readonly ok: false; readonly problem: string };
+  | { readonly ok: true; readonly photo: Shrunk }
+  | { readonly ok: false; readonly problem: string };
 
 /** The size of a picture whose longest side is kept at {@link LONGEST} at most. */
 export function fitted(width: number, height: number): [width: number, height: number] {

@@ -2,7 +2,8 @@
 import { readDraw, type BenchedSheet, type Draw, type DrawResult } from '@jeitinho/core/bench';
 
 export type DictionaryTask =
-  { readonly sheet: BenchedSheet; readonly seed: number } | { readonly draw: Draw };
+  | { readonly sheet: BenchedSheet; readonly seed: number }
+  | { readonly draw: Draw };
 export type DictionaryReply = { readonly result: DrawResult } | { readonly error: string };
 
 let work: { sheet: BenchedSheet; seed: number } | undefined;

@@ -7,20 +7,19 @@ import { expectOf } from '../../sheet/all-tests';
 import { observableId } from '../../sheet/observables';
 import type { MeasureTest, Sheet, TestPoint } from '../../sheet/schema';
 import type { JobState } from '../state/state';
-import { twinAt } from '../work/compared';
+import { twinFigure } from '../work/twins';
 
 /** @returns undefined for a series, and while the figure that the limits hang on is missing. */
 export function limitsAt(
   sheet: Sheet,
-  state: Pick<JobState, 'given' | 'compared'>,
+  state: Pick<JobState, 'given' | 'compared' | 'twins'>,
   test: MeasureTest,
   point: TestPoint,
 ): Expectation | undefined {
   const expect = expectOf(test, point);
   if (isSeries(expect)) return undefined;
   const plain = resolveExpectation(expect, state.given.get(test.id), sheet.curves ?? []);
-  const twin = twinAt(state.compared, observableId(test, point.id));
-  return plain && againstTwin(plain, twin?.judgement.corrected);
+  return plain && againstTwin(plain, twinFigure(state, observableId(test, point.id)));
 }
 
 /** What a reference instrument showed is good for so long. */

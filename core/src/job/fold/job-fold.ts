@@ -199,6 +199,7 @@ function plainPartsOf(draft: Draft): Omit<JobState, 'log' | keyof Finished> {
     clocks: draft.clocks,
     photos: draft.photos,
     compared: draft.compared,
+    ...(draft.twins && { twins: draft.twins }),
     works: draft.works,
     epochs: draft.epochs,
     ...(draft.entered && { entered: draft.entered }),

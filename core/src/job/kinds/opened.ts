@@ -4,6 +4,7 @@ import { refuse } from '../admission/refusal';
 import { Note, strict } from '../log/words';
 import { takeInHand } from '../state/meters';
 import { continuedSchema } from '../work/continued';
+import { keptTwinSchema, MOST_TWINS } from '../work/kept-twin';
 import { defineKind } from './kind';
 
 /** The job begins; the meter in hand is frozen into it. */
@@ -16,6 +17,8 @@ export const opened = defineKind({
     rules: Type.Optional(Type.Literal(2)),
     /** The visit that this one goes on from, and what it had found and done. */
     continues: Type.Optional(continuedSchema),
+    /** What good twins of this model read in earlier jobs. */
+    twins: Type.Optional(Type.Array(keptTwinSchema, { maxItems: MOST_TWINS })),
   }),
   group: 'course',
   isFact: true,
@@ -25,6 +28,7 @@ export const opened = defineKind({
     draft.complaint = body.complaint;
     draft.rules = body.rules ?? 1;
     if (body.continues) draft.continues = body.continues;
+    if (body.twins) draft.twins = new Map(body.twins.map((each) => [each.observable, each]));
     if (body.meter) takeInHand(draft, body.meter);
   },
   words: () => 'Job opened',

@@ -20,7 +20,7 @@ import { Id, readingSchema, strict, Typed } from '../log/words';
 import { seeTestVolts } from '../proving/see-volts';
 import type { Draft } from '../state/draft';
 import type { TakenReading } from '../state/state';
-import { twinAt } from '../work/compared';
+import { twinFigure } from '../work/twins';
 import { SPECIMEN_WORDS, specimenSchema } from '../work/specimen';
 import { insulationSchema } from '../findings/insulation';
 import { defineKind, type EntryIn } from './kind';
@@ -121,7 +121,7 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
   const given = draft.given.get(test.id);
   const lead = draft.lead ?? draft.meter?.lead;
   const observable = observableId(test, point.id);
-  const twin = twinAt(draft.compared, observable)?.judgement.corrected;
+  const twin = twinFigure(draft, observable);
   const judgement = judgeTaken(sheet, test, point, figure, {
     meters: draft.meters,
     lead,

@@ -18,6 +18,7 @@ import type {
   Signature,
 } from './facts';
 import type { Continued } from '../work/continued';
+import type { KeptTwin } from '../work/kept-twin';
 import type { NotedWork } from '../work/work';
 import type { Compared, Entered, Overruled, ShownCode, Taken } from './state';
 
@@ -70,6 +71,7 @@ export interface Draft {
   contradictions: Map<string, Contradiction>;
   /** Figures of other things than this machine. */
   compared: Compared[];
+  twins?: Map<string, KeptTwin>;
   works: NotedWork[];
   changes: Change[];
   epochs: Map<string, number>;

@@ -11,6 +11,7 @@ import type { Energy } from '../../conditions/energy';
 import type { Situation } from '../../conditions/situation';
 import type { Specimen } from '../work/specimen';
 import type { Continued } from '../work/continued';
+import type { KeptTwin } from '../work/kept-twin';
 import type { Insulation } from '../findings/insulation';
 import type { NotedWork } from '../work/work';
 import type { StoreFinding } from '../../conditions/fast-store';
@@ -182,6 +183,8 @@ export interface JobState {
   readonly photos: readonly Noted<Picture>[];
   /** Figures of other things than this machine: compared, and no evidence. */
   readonly compared: readonly Compared[];
+  /** By place, what good twins of this model read in earlier jobs. */
+  readonly twins?: ReadonlyMap<string, KeptTwin>;
   /** Everything that was done to the machine, in order. */
   readonly works: readonly NotedWork[];
   /** By observable, how often work has changed what it speaks of. */

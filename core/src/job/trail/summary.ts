@@ -4,11 +4,13 @@ import { words } from '../../schema-words';
 import type { Sheet } from '../../sheet/schema';
 import { endingWords } from '../endings/ending';
 import type { JobState } from '../state/state';
+import { keptTwinSchema } from '../work/kept-twin';
+import { twinsOf } from '../work/twins';
 import { takenCount } from './steps';
 import { currentStage, TRAIL } from './trail';
 
 /** Raise it when {@link summarise} changes, so that stored projections are made again. */
-export const SUMMARY_VERSION = 4;
+export const SUMMARY_VERSION = 5;
 
 const orNull = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
 const Count = Type.Integer({ minimum: 0 });
@@ -31,6 +33,8 @@ export const jobSummarySchema = Type.Object(
     signedAt: orNull(Type.String()),
     /** Device time of the latest entry; null for an empty log. */
     lastAt: orNull(Type.String()),
+    /** What good twins read, for the next job on this model; absent where none was measured. */
+    twins: Type.Optional(Type.Array(keptTwinSchema)),
   },
   { $id: 'job-summary' },
 );
@@ -40,6 +44,7 @@ export function summarise(sheet: Sheet, state: JobState): JobSummary {
   const endings = state.decision?.body.endings ?? [];
   const part = endings.find(({ kind }) => kind === 'replace')?.part ?? null;
   const stage = currentStage(sheet, state);
+  const twins = twinsOf(state);
   return {
     status: state.signed ? 'signed' : 'open',
     stage,
@@ -52,5 +57,6 @@ export function summarise(sheet: Sheet, state: JobState): JobSummary {
     ending: endings.map((each) => endingWords(sheet, each)).join('; ') || null,
     signedAt: state.signed?.at ?? null,
     lastAt: state.log.at(-1)?.at ?? null,
+    ...(twins.length > 0 && { twins }),
   };
 }

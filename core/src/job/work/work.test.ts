@@ -8,11 +8,13 @@ import { notProvenWords } from '../../diagnose/not-proven';
 import { buildReport } from '../../report/report';
 import { refusalOf } from '../admission/refusal-of';
 import { limitsAt } from '../findings/limits';
-import { proofOf, staleOf } from '../findings/proof';
+import { lookSince, proofOf, staleOf } from '../findings/proof';
 import { foldJob } from '../fold/fold';
 import type { MeasureTest } from '../../sheet/schema';
 import type { BodyOf, EntryKind } from '../kinds/index';
+import { summarise } from '../trail/summary';
 import { carriedBy, curesOf, touchedBy } from './cures';
+import type { Specimen } from './specimen';
 
 const fold = (log: LogWriter) => foldJob(sheet, log.entries);
 const code = <K extends EntryKind>(log: LogWriter, kind: K, body: BodyOf<K>) =>
@@ -30,6 +32,18 @@ function noVolts(log: LogWriter = openHeat()): LogWriter {
   read(log, 'out', 0);
   return log;
 }
+
+test('a look for the complaint speaks for the machine as it was looked at, not for one mended since', () => {
+  const log = noVolts();
+  expect(lookSince(fold(log))).toBeUndefined();
+  log.add('looked', { seen: false });
+  expect(lookSince(fold(log))?.body.seen).toBe(false);
+  log.add('work', { what: 'reseated', repair: 'reseat', note: '' });
+  expect(lookSince(fold(log))).toBeUndefined();
+  log.add('looked', { seen: true });
+  expect(lookSince(fold(log))?.body.seen).toBe(true);
+  expect(proofOf(fold(log))).toMatchObject({ seen: true, proven: false });
+});
 
 describe('again, changed, later', () => {
   test('agreeing figures of one spell count once, with how often they agreed', () => {
@@ -475,24 +489,9 @@ describe('a visit that goes on from an earlier one', () => {
 });
 
 test('limits from a good twin are its figure, give or take the tolerance; without one the sheet’s own', () => {
-  const of = {
-    ...sheet,
-    tests: sheet.tests.map((each) =>
-      each.id === 'sensor'
-        ? ({ ...each, expect: { ...band, from: 'twin' } } as unknown as typeof each)
-        : each,
-    ),
-  };
+  const of = twinned();
   const log = openHeat();
-  const ohms = (value: number, specimen?: { kind: 'twin' }) =>
-    log.add('reading', {
-      test: 'sensor',
-      point: '1',
-      function: 'ohm',
-      reading: volts(value),
-      typed: '',
-      ...(specimen && { specimen }),
-    });
+  const ohms = (value: number, specimen?: { kind: 'twin' }) => sensorOhms(log, value, specimen);
   const verdict = () => foldJob(of, log.entries).current.get('sensor');
   ohms(480);
   expect(verdict()).toMatchObject({ judgement: { verdict: 'in' } });
@@ -511,4 +510,47 @@ test('limits from a good twin are its figure, give or take the tolerance; withou
     from: 'twin',
   });
 });
+
+test('a twin’s figure is kept with the model: the next job has its limits from the opening', () => {
+  const of = twinned();
+  const first = openHeat();
+  sensorOhms(first, 400, { kind: 'twin', name: 'unit 2' });
+  sensorOhms(first, 420, { kind: 'twin', name: 'unit 3' });
+  const twins = summarise(of, foldJob(of, first.entries)).twins!;
+  expect(twins).toEqual([
+    { observable: 'sensor', value: 420, at: expect.any(String) as string, name: 'unit 3' },
+  ]);
+  const next = openHeat({ twins });
+  sensorOhms(next, 480);
+  expect(foldJob(of, next.entries).current.get('sensor')).toMatchObject({
+    judgement: { outcome: 'high' },
+  });
+  // One at hand says more than one of last year.
+  sensorOhms(next, 470, { kind: 'twin' });
+  sensorOhms(next, 480);
+  expect(foldJob(of, next.entries).current.get('sensor')).toMatchObject({
+    judgement: { verdict: 'in' },
+  });
+});
+
 const band = { kind: 'between', low: 400, high: 500, unit: 'ohm' } as const;
+
+/** The sheet with the sensor's limits off a good twin. */
+const twinned = () => ({
+  ...sheet,
+  tests: sheet.tests.map((each) =>
+    each.id === 'sensor'
+      ? ({ ...each, expect: { ...band, from: 'twin' } } as unknown as typeof each)
+      : each,
+  ),
+});
+
+const sensorOhms = (log: ReturnType<typeof openHeat>, value: number, specimen?: Specimen) =>
+  log.add('reading', {
+    test: 'sensor',
+    point: '1',
+    function: 'ohm',
+    reading: volts(value),
+    typed: '',
+    ...(specimen && { specimen }),
+  });

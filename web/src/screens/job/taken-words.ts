@@ -15,7 +15,7 @@ export function takenWords(taken: Taken): string {
 /** `4.8 to 5.2 V, house tolerance`. */
 export function limitWordsAt(
   sheet: Sheet,
-  state: Pick<JobState, 'given' | 'compared'>,
+  state: Pick<JobState, 'given' | 'compared' | 'twins'>,
   test: MeasureTest,
   point: TestPoint,
 ): string {

@@ -5,7 +5,6 @@ import { readingWords } from '@jeitinho/core/judge';
 import {
   expectOf,
   functionOf,
-  observableId,
   placementWords,
   locate,
   placeName,
@@ -139,7 +138,7 @@ export function MeasureCard({
           </div>
         </div>
       </div>
-      <ComparedLines observable={observableId(test, point.id)} />
+      <ComparedLines test={test} point={point} />
       <GroupVerdicts test={test} />
       {test.points.length > 1 && <PointTable test={test} current={point} onPick={onPick} />}
     </>
@@ -242,13 +241,19 @@ function Field({ test, point, reading, shown, live, onPaste }: FieldProps) {
           event.preventDefault();
           onPaste(text);
         }}
-        className={`reading-field figure block h-[88px] min-w-0 flex-1 border-0 bg-transparent p-0 text-[72px] leading-none text-ink placeholder:opacity-100 max-lg:h-[64px] max-lg:text-[56px] ${live ? 'placeholder:text-jade' : 'placeholder:text-ink'}`}
+        className={`reading-field figure block h-[88px] min-w-0 flex-1 border-0 bg-transparent p-0 leading-none text-ink placeholder:opacity-100 max-lg:h-[64px] ${sizeOf(reading.text || (figure?.digits ?? ''))} ${live ? 'placeholder:text-jade' : 'placeholder:text-ink'}`}
       />
       <span aria-hidden="true" className="figure pb-3 text-[32px] text-soft max-lg:pb-2">
         {(reading.text === '' && figure?.unit) || unitSymbol(expectOf(test, point).unit)}
       </span>
     </label>
   );
+}
+
+/** The reading is the biggest thing on the card; one of several parts gets smaller before it is cut off. */
+function sizeOf(text: string): string {
+  if (text.length <= 7) return 'text-[72px] max-lg:text-[56px]';
+  return text.length <= 12 ? 'text-[44px] max-lg:text-[40px]' : 'text-[28px] max-lg:text-[26px]';
 }
 
 function marksOf(

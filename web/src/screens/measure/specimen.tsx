@@ -1,11 +1,18 @@
 /** Of which thing the next figures are, where it is not this machine; and what they said. */
-import { sentence } from '@jeitinho/core';
-import { SPECIMEN_WORDS, SPECIMENS, type Specimen, twinAt } from '@jeitinho/core/job';
+import { formatQuantity, sentence, type Unit } from '@jeitinho/core';
+import {
+  type KeptTwin,
+  SPECIMEN_WORDS,
+  SPECIMENS,
+  type Specimen,
+  twinAt,
+} from '@jeitinho/core/job';
 import { readingWords, verdictWords } from '@jeitinho/core/judge';
-import { expectOf } from '@jeitinho/core/sheet';
+import { expectOf, observableId, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useDraft } from '../../data/draft';
+import { longDay } from '../../data/now';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { FIELD } from '../../parts/field';
@@ -98,11 +105,18 @@ function SpecimenForm({ onChoose }: { readonly onChoose: SpecimenInHand['choose'
   );
 }
 
+interface ComparedLinesProps {
+  readonly test: MeasureTest;
+  readonly point: TestPoint;
+}
+
 /** What other things read at this placement, the latest of each; a good twin’s stands beside the limit. */
-export function ComparedLines({ observable }: { readonly observable: string }) {
+export function ComparedLines({ test, point }: ComparedLinesProps) {
   const { sheet, state } = useJob();
+  const observable = observableId(test, point.id);
   const here = state.compared.filter((each) => each.observable === observable);
-  if (here.length === 0) return null;
+  const kept = state.twins?.get(observable);
+  if (here.length === 0 && !kept) return null;
   const twin = twinAt(state.compared, observable);
   const latest = new Map(
     here.map((each) => [`${each.specimen.kind} ${each.specimen.part} ${each.specimen.name}`, each]),
@@ -132,6 +146,16 @@ export function ComparedLines({ observable }: { readonly observable: string }) {
           </li>
         );
       })}
+      {kept && !twin && <KeptTwinLine kept={kept} unit={expectOf(test, point).unit} />}
     </ul>
   );
 }
+
+/** Of an earlier job on this model. */
+const KeptTwinLine = ({ kept, unit }: { readonly kept: KeptTwin; readonly unit: Unit }) => (
+  <li className="text-[15px]">
+    A good twin{kept.name && ` (${kept.name})`}, {longDay(kept.at)}:{' '}
+    <strong className="figure">{formatQuantity(kept.value, unit)}</strong>
+    <span className="text-soft">: this one should read about the same</span>
+  </li>
+);

@@ -1,5 +1,5 @@
 /** Keeping a typed figure: its slips asked about first, then on to the next placement. */
-import { judgeTaken, limitsAt, otherSize, twinAt, type OtherSize } from '@jeitinho/core/job';
+import { judgeTaken, limitsAt, otherSize, twinFigure, type OtherSize } from '@jeitinho/core/job';
 import { typedReading, type Judgement } from '@jeitinho/core/judge';
 import { functionOf, observableId, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { useState } from 'react';
@@ -43,8 +43,8 @@ export function useKeeping({
     const typed = typedReading(parsed);
     if (!test || !point || !typed) return;
     const figure = value !== undefined && typed.kind === 'value' ? { ...typed, value } : typed;
-    const { meters, lead, given, compared } = state;
-    const twin = twinAt(compared, observableId(test, point.id))?.judgement.corrected;
+    const { meters, lead, given } = state;
+    const twin = twinFigure(state, observableId(test, point.id));
     return judgeTaken(sheet, test, point, figure, {
       meters,
       lead,

@@ -9,7 +9,15 @@ import {
 import { useDraft } from '../../../data/draft';
 
 type Field =
-  'maker' | 'model' | 'kind' | 'document' | 'system' | 'supply' | 'hertz' | 'volts' | 'waitMinutes';
+  | 'maker'
+  | 'model'
+  | 'kind'
+  | 'document'
+  | 'system'
+  | 'supply'
+  | 'hertz'
+  | 'volts'
+  | 'waitMinutes';
 
 const LABELS: Record<Field, string> = {
   maker: 'Maker',
