@@ -26,8 +26,8 @@ const project = (name, more = {}) => ({
 
 /** @type {import('jest').Config} */
 export default {
-  // A test that makes a database of its own waits for the disk, and beside the browser for its turn.
-  testTimeout: 180_000,
+  // A test that makes a database of its own waits for the disk.
+  testTimeout: 60_000,
   // Jest leaves one core to itself; of two that is half.
   maxWorkers: Math.max(2, availableParallelism() - 1),
   projects: [

@@ -46,23 +46,17 @@ const WHOLE = [
   ['format', 'oxfmt', ['--check']],
 ];
 
-/** One after the other: the browser has the other core. */
-async function quietTests() {
-  const good = [];
-  for (const check of WHOLE) good.push(...(await sideBySide([check])));
+async function checks() {
+  const good = await sideBySide(WHOLE);
   add('types, lint and format', {
     passed: good.filter(Boolean).length,
     failed: good.filter((each) => !each).length,
   });
+}
+
+async function unitTests() {
   const file = join(scratch, 'jest.json');
-  // It steps back where both want a core: what waits for a figure is not to wait for a turn as well.
-  const jest = await quietly('nice', [
-    '-n',
-    '5',
-    'node_modules/.bin/jest',
-    '--json',
-    `--outputFile=${file}`,
-  ]);
+  const jest = await quietly('node_modules/.bin/jest', ['--json', `--outputFile=${file}`]);
   console.log(`\n=== unit and server tests (${jest.seconds} s)`);
   if (!jest.good) console.log(jest.said);
   counted('unit and server tests', jest.good, file, sums.sumJest);
@@ -79,9 +73,9 @@ async function browserTests() {
   counted('the app in a browser', code === 0, file, sums.sumPlaywright);
 }
 
-// A browser that walks through a job mostly waits, for a capacitor or a steady figure: what only computes
-// fills that time.
-await Promise.all([browserTests(), quietTests()]);
+// What only computes, side by side; then the browser, which takes both cores for itself.
+await Promise.all([checks(), unitTests()]);
+await browserTests();
 
 rmSync(scratch, { recursive: true, force: true });
 const skipped = total.skipped ? `, ${total.skipped} skipped` : '';

@@ -135,6 +135,12 @@ export async function sayLeft(page: Page, reason = 'Waits for the part.'): Promi
   await left.getByRole('checkbox').check();
 }
 
+/** The shop’s own technician signs: the name by its press, then the signature by its own. */
+export async function signAs(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^I am / }).click();
+  await expect(page.getByRole('button', { name: 'Sign and close' })).toBeEnabled();
+}
+
 /** The rooftop unit proven dead, at its bridge of twelve readings, with the access gained. */
 export async function bridgeDead(page: Page, job: string, point = 'U-P'): Promise<void> {
   await provenDead(page, job);

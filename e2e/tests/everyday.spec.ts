@@ -154,7 +154,6 @@ test('stopping and handing over is a result; a signed job can be opened again', 
   await page.getByLabel('To whom?').fill('Ana Reis, gas');
   await page.getByLabel('Why stop here?').fill('Smell of gas from next door.');
   await page.getByRole('button', { name: /^Decide: Stop here/ }).click();
-  await page.getByLabel('Technician').fill('');
   await sayLeft(page);
   await expect(page.getByRole('button', { name: 'Sign and close' })).toBeDisabled();
   await page.getByLabel('Technician').fill('Rui Prado');
@@ -169,6 +168,9 @@ test('stopping and handing over is a result; a signed job can be opened again', 
   await expect(page.getByRole('alert').filter({ hasText: 'This job is signed.' })).toBeVisible();
   await page.getByRole('tab', { name: /^Roll/ }).click();
   await page.getByRole('button', { name: 'Withdraw: Signed by Rui Prado' }).click();
+  const why = page.getByRole('dialog', { name: 'Withdraw the signature: why?' });
+  await why.getByRole('button', { name: 'signed too early' }).click();
+  await expect(page.getByText('Withdrew an entry: signed too early')).toBeVisible();
   await page.getByRole('button', { name: /^Plate matches/ }).click();
   await expect(page.getByText('✓ The plate on the unit matches.')).toBeVisible();
 });

@@ -8,6 +8,7 @@ import {
   reading,
   rollCount,
   sayLeft,
+  signAs,
   test,
 } from '../support/test';
 
@@ -230,7 +231,12 @@ test('from arrival to the signed report, reloading and losing the server on the 
       'The repair itself: nothing was fitted or proven on this visit.',
     );
     await sayLeft(page);
-    await confirm(page, 'Sign and close');
+    await signAs(page);
+    const sign = page.getByRole('button', { name: 'Sign and close' });
+    // Enter alone signs nothing.
+    await page.keyboard.press('Enter');
+    await sign.focus();
+    await page.keyboard.press('Enter');
     await expect(page.getByText(/^Signed \d/)).toBeVisible();
     await expect(report.getByText('Technician, ')).toBeVisible();
   });

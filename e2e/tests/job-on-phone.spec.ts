@@ -1,6 +1,6 @@
 /** The same visit on a phone, with the thumb: keypad, taps, the strip pulled up from below. */
 import { keypad, PHONE, tap, THUMB } from '../support/phone';
-import { expect, proveDead, sayLeft, test, type Page } from '../support/test';
+import { expect, proveDead, sayLeft, signAs, test, type Page } from '../support/test';
 
 test.use(PHONE);
 
@@ -99,6 +99,7 @@ test('a whole job with the thumb, and nothing wider than the screen', async ({ p
   await page.getByLabel('Customer', { exact: true }).fill('Íris Candeia');
   await sayLeft(page);
   await fits();
+  await signAs(page);
   await tap(page, /^Sign and close/);
   await expect(page.getByText(/^Signed \d/)).toBeVisible();
 });

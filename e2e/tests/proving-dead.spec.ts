@@ -11,6 +11,7 @@ import {
   reading,
   rollCount,
   sayLeft,
+  signAs,
   test,
   type Page,
 } from '../support/test';
@@ -319,7 +320,7 @@ test('a job is not signed live, with covers off, without a word; put back or rea
   await expect(left.getByRole('textbox', { name: /Rear cover/ })).toHaveValue(
     'The sensor comes tomorrow.',
   );
-  await expect(sign).toBeEnabled();
+  await signAs(page);
   await sign.click();
   await expect(page.getByText(/^Signed \d/)).toBeVisible();
   const report = page.getByRole('article', { name: 'Service report' });

@@ -1,6 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
 import { FindAnything } from './screens/find/find-anything';
+import { KeysHelp } from './parts/keys-help';
 import { StoreNotice } from './parts/store-notice';
 import { NotHere } from './screens/not-here';
 import type * as JobScreens from './screens/job/routes';
@@ -29,6 +30,7 @@ function Root() {
       </Suspense>
       <Outlet />
       <FindAnything />
+      <KeysHelp />
     </>
   );
 }

@@ -291,9 +291,15 @@ describe('what is refused, and why', () => {
       refusal(signed, signed.make('withdrawn', { entry: signed.entries[1]!.id, reason: '' })),
     ).toBe('job-signed');
     expect(
-      refusal(signed, signed.make('withdrawn', { entry: signature.id, reason: '' })),
+      refusal(
+        signed,
+        signed.make('withdrawn', { entry: signature.id, reason: 'one more reading' }),
+      ),
     ).toBeUndefined();
-    signed.add('withdrawn', { entry: signature.id, reason: '' });
+    expect(
+      refusal(signed, signed.make('withdrawn', { entry: signature.id, reason: ' ' })),
+    ).toMatchObject({ code: 'reason-owed' });
+    signed.add('withdrawn', { entry: signature.id, reason: 'one more reading' });
     expect(refusal(signed, signed.make('observed', { text: 'x' }))).toBeUndefined();
   });
 });

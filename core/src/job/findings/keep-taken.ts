@@ -35,12 +35,21 @@ function beside(draft: Draft, taken: Taken, before: Taken, place: number): Taken
     return taken;
   }
   if (isSilent(before.standing)) return overEarlier(draft, taken);
-  if (agreeing > 0) return { ...taken, agreeing };
+  if (agreeing > 0) {
+    if (!isLater(before, taken)) keepContact(draft, taken, before);
+    return { ...taken, agreeing };
+  }
   if (isLater(before, taken)) {
     draft.earlier.add(place);
     return taken;
   }
   return contradicting(before, taken);
+}
+
+/** The same nothing at the same place, moments later: what was proven of its contact is still proven. */
+function keepContact(draft: Draft, taken: Taken, before: Taken): void {
+  const proven = draft.contacts.get(before.entry);
+  if (proven) draft.contacts.set(taken.entry, proven);
 }
 
 /** Over one that meant nothing: the last that did mean something is what it repeats. */

@@ -20,10 +20,12 @@ export const withdrawn = defineKind({
       return refuse('nothing-to-withdraw', 'This entry cannot be withdrawn.');
     if (state.signed && target.kind !== state.signed.kind)
       return refuse('job-signed', 'This job is signed. Withdraw the signature first.');
-    return undefined;
+    return target.kind === 'signed' && body.reason.trim() === ''
+      ? refuse('reason-owed', 'A signature is withdrawn with a reason: the report says it.')
+      : undefined;
   },
   apply() {
     // What it takes back is marked when the log is folded.
   },
-  words: () => 'Withdrew an entry',
+  words: ({ reason }) => (reason === '' ? 'Withdrew an entry' : `Withdrew an entry: ${reason}`),
 });

@@ -3,11 +3,17 @@ import type { JobResource } from '@jeitinho/core';
 import { TRAIL } from '@jeitinho/core/job';
 import { testsOf } from '@jeitinho/core/sheet';
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Command } from 'cmdk';
+import { Command, defaultFilter } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { placesOf } from './places-of';
 import { jobOptions, openJobsOptions, sheetsOptions, signedJobsOptions } from '../../data/queries';
+
+/** What belongs to the job in hand comes first. */
+const HERE = ['in hand'];
+const rank = (value: string, search: string, keywords?: string[]) =>
+  defaultFilter(value, search) * (keywords?.includes('in hand') ? 1 : 0.4);
 
 const ITEM =
   'flex min-h-11 cursor-pointer items-center justify-between gap-3 px-3 data-[selected=true]:bg-jade-tint';
@@ -59,10 +65,10 @@ function Found({ onDone }: { onDone: () => void }) {
     void navigate(to);
   };
   return (
-    <Command label="Find anything">
+    <Command label="Find anything" filter={rank}>
       <Command.Input
         autoFocus
-        placeholder="A job, a test, a sheet, a formula …"
+        placeholder="A job, a serial number, a test, a pin, a code, a sheet …"
         className="w-full border-b border-ink bg-card px-4 py-3 text-[18px] outline-none"
       />
       <Command.List className="max-h-[50vh] overflow-y-auto p-2">
@@ -73,6 +79,7 @@ function Found({ onDone }: { onDone: () => void }) {
               <Command.Item
                 key={stage}
                 value={name}
+                keywords={HERE}
                 onSelect={go(`/jobs/${job.id}/${stage}`)}
                 className={ITEM}
               >
@@ -83,10 +90,22 @@ function Found({ onDone }: { onDone: () => void }) {
               <Command.Item
                 key={test.id}
                 value={`test ${test.title} ${test.group ?? ''}`}
+                keywords={HERE}
                 onSelect={go(`/jobs/${job.id}/measure?test=${test.id}`)}
                 className={ITEM}
               >
                 {test.title} <span className="text-[14px] text-soft">{test.group}</span>
+              </Command.Item>
+            ))}
+            {placesOf(job.sheet).map(({ words, detail, stage }) => (
+              <Command.Item
+                key={words}
+                value={`${words} ${detail}`}
+                keywords={HERE}
+                onSelect={go(`/jobs/${job.id}/${stage}`)}
+                className={ITEM}
+              >
+                {words} <span className="text-[14px] text-soft">{detail}</span>
               </Command.Item>
             ))}
           </Command.Group>
@@ -95,13 +114,13 @@ function Found({ onDone }: { onDone: () => void }) {
           {[...jobs, ...(signed.data ?? [])].map((each) => (
             <Command.Item
               key={each.id}
-              value={`${each.unit.label} ${each.unit.maker} ${each.unit.model} ${each.site.name} ${each.id}`}
+              value={`${each.unit.label} ${each.unit.maker} ${each.unit.model} ${each.unit.serial} ${each.site.name} ${each.id}`}
               onSelect={go(`/jobs/${each.id}`)}
               className={ITEM}
             >
               {each.unit.label}
               <span className="text-[14px] text-soft">
-                {each.site.name} · {each.summary?.status ?? 'open'}
+                {each.unit.serial} · {each.site.name} · {each.summary?.status ?? 'open'}
               </span>
             </Command.Item>
           ))}

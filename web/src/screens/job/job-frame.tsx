@@ -3,7 +3,6 @@ import { pairsOf } from '@jeitinho/core';
 import { progressOf } from '@jeitinho/core/job';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { EnergyBadge } from '../../parts/energy-badge';
-import { KeysHelp } from '../../parts/keys-help';
 import { Notice } from '../../parts/notice';
 import { ThemeSwitch } from '../../parts/theme-switch';
 import { useJob } from './job-context';
@@ -34,7 +33,6 @@ export function JobFrame() {
         <Strip />
       </aside>
       <PhoneStrip />
-      <KeysHelp />
     </div>
   );
 }

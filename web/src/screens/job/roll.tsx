@@ -16,6 +16,7 @@ import { sendAgain } from '../../data/outbox';
 import { syncNow } from '../../data/sync-status';
 import { Button } from '../../parts/button';
 import { Photo } from '../../parts/photo';
+import { ReasonDialog } from '../../parts/reason-dialog';
 import { placePath } from './paths';
 import { FILTER_WORDS, passes, ROLL_FILTERS, type RollFilter } from './roll-filters';
 import { useJob } from './job-context';
@@ -24,6 +25,7 @@ export function Roll() {
   const { job, state, entries, sheet, record } = useJob();
   const [filter, setFilter] = useState<RollFilter>('all');
   const [wanted, setWanted] = useState('');
+  const [unsigning, setUnsigning] = useState<string>();
   const end = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // Braces: newer browsers return a promise here, which is no clean-up.
@@ -86,7 +88,10 @@ export function Roll() {
             unsent={unsent.has(entry.id)}
             onWithdraw={
               canWithdraw(entry) && (!state.signed || entry.kind === 'signed')
-                ? () => void record('withdrawn', { entry: entry.id, reason: '' })
+                ? () =>
+                    entry.kind === 'signed'
+                      ? setUnsigning(entry.id)
+                      : void record('withdrawn', { entry: entry.id, reason: '' })
                 : undefined
             }
           />
@@ -111,10 +116,24 @@ export function Roll() {
           </Button>
         </section>
       )}
+      <ReasonDialog
+        open={unsigning !== undefined}
+        title="Withdraw the signature: why?"
+        reasons={UNSIGNED_BECAUSE}
+        act="Withdraw it"
+        leave="It stays signed"
+        onClose={() => setUnsigning(undefined)}
+        onReason={(reason) => {
+          setUnsigning(undefined);
+          if (unsigning !== undefined) void record('withdrawn', { entry: unsigning, reason });
+        }}
+      />
       <div ref={end} />
     </>
   );
 }
+
+const UNSIGNED_BECAUSE = ['signed too early', 'something is wrong in the report'];
 
 const jumpTo = (job: string, place: EntryPlace | undefined) => place && placePath(job, place);
 

@@ -17,6 +17,7 @@ export interface AskCardProps {
   readonly blocked: boolean;
   readonly settled: boolean;
   readonly onAnswer: (answer: string) => void;
+  readonly onGoOn: () => void;
   readonly onRemark: (remark: Remark, taken: TakenAnswer) => void;
 }
 
@@ -30,7 +31,7 @@ const HOW_WORDS: Readonly<Record<AskTest['how'], string>> = {
   compare: 'compare the two',
 };
 
-export function AskCard({ test, blocked, settled, onAnswer, onRemark }: AskCardProps) {
+export function AskCard({ test, blocked, settled, onAnswer, onGoOn, onRemark }: AskCardProps) {
   const { sheet, state, assessment, record } = useJob();
   const meansKnown = (entry: string) => record('contact', { entry, how: 'means-known' });
   const answers = Object.keys(test.answers);
@@ -52,6 +53,12 @@ export function AskCard({ test, blocked, settled, onAnswer, onRemark }: AskCardP
               type="button"
               aria-pressed={chosen?.answer === answer}
               onClick={() => onAnswer(answer)}
+              // It is answered: Enter on it goes on, as everywhere, and does not answer again.
+              onKeyDown={(event) => {
+                if (event.key !== 'Enter' || chosen?.answer !== answer) return;
+                event.preventDefault();
+                if (!event.repeat) onGoOn();
+              }}
               className="flex min-h-[60px] cursor-pointer items-center gap-4 border border-soft bg-card px-4 text-left text-[18px] aria-pressed:border-2 aria-pressed:border-jade aria-pressed:bg-jade-tint aria-pressed:font-bold"
             >
               <span aria-hidden="true" className="figure text-soft max-lg:hidden">

@@ -119,6 +119,7 @@ function Body({ card }: { card: Card }) {
       blocked={blocked}
       settled={settled}
       onAnswer={(words) => void answer(words)}
+      onGoOn={card.primary}
       onRemark={(remark, taken) => card.open({ kind: 'remark', remark, taken })}
     />
   );

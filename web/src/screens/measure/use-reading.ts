@@ -65,7 +65,9 @@ export function useReading(
     setSent(undefined);
     return kept;
   };
-  return { text, setText, parsed, problem, ready, insulation, keep };
+  // `o` stands for OL already: its own letters, typed on, are the same.
+  const type = (typed: string) => setText(/^ol+$/i.test(typed) ? 'OL' : typed);
+  return { text, setText: type, parsed, problem, ready, insulation, keep };
 }
 
 function problemOf(parsed: TypedEntry, fn: MeterFunction | undefined): string | undefined {

@@ -1,6 +1,7 @@
 /** Read: what the display shows. A code raises suspects; it never proves one. */
 import { matchCode, normaliseCode } from '@jeitinho/core/sheet';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
@@ -13,7 +14,15 @@ const LONGEST = 12;
 
 export function Read() {
   const { job, sheet, state, record } = useJob();
-  const [text, setText] = useDraft(`code.${job.id}`);
+  const [draft, setDraft] = useDraft(`code.${job.id}`);
+  // A code that was looked for stands there to be looked at, until another is typed.
+  const [params] = useSearchParams();
+  const [looked, setLooked] = useState(params.get('code')?.slice(0, LONGEST) ?? '');
+  const text = draft === '' ? looked : draft;
+  const setText = (typed: string) => {
+    setLooked('');
+    setDraft(typed);
+  };
   const field = useRef<HTMLInputElement>(null);
   const read = state.codes.length > 0 || state.noCode;
   const typed = normaliseCode(text);

@@ -1,7 +1,7 @@
 /** Sign: the report as it will be printed, and two names under it. */
 import { buildReport } from '@jeitinho/core';
 import { guardOf } from '@jeitinho/core/job';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { clockTime, longDay } from '../../data/now';
@@ -18,11 +18,9 @@ export function Sign() {
   const { job, sheet, state, assessment, record } = useJob();
   const report = useMemo(() => buildReport(sheet, state, assessment), [sheet, state, assessment]);
   const [technician, setTechnician] = useDraft(`technician.${job.id}`);
-  // The shop's own name stands there until somebody writes another, or clears it.
-  const [touched, setTouched] = useState(false);
   const [customer, setCustomer] = useDraft(`customer.${job.id}`);
   const [note, setNote] = useDraft(`note.${job.id}`);
-  const name = touched || technician !== '' ? technician : job.shop.technician;
+  const name = technician;
   const armed = useArmed('sign');
   const left = useLeft();
   const ready =
@@ -46,7 +44,8 @@ export function Sign() {
     }
   };
   const owedFirst = guardOf(sheet, state, 'sign');
-  useKeys({ Enter: () => (state.signed ? window.print() : void sign()) });
+  // A signature is no key that one runs through on: it takes the name, and a press on its own button.
+  useKeys({ Enter: () => state.signed && window.print() });
   return (
     <>
       <div className="print-flow min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-3.5">
@@ -71,10 +70,8 @@ export function Sign() {
             <Line
               label="Technician"
               value={name}
-              onChange={(text) => {
-                setTouched(true);
-                setTechnician(text);
-              }}
+              onChange={setTechnician}
+              offered={job.shop.technician}
             />
             <Line label="Customer" value={customer} onChange={setCustomer} />
             <label className="block text-[14px] text-soft sm:col-span-2">
@@ -99,7 +96,8 @@ export function Sign() {
         detail={
           state.signed
             ? 'withdraw the signature in the roll to go on with the job'
-            : (left.unsaid ?? 'a signed job takes no more readings')
+            : (left.unsaid ??
+              (name.trim() === '' ? 'who signs?' : 'a signed job takes no more readings'))
         }
       >
         <Button
@@ -110,7 +108,7 @@ export function Sign() {
           Print
         </Button>
         {!state.signed && (
-          <Button kind="go" hint="Enter" onClick={() => void sign()} disabled={!ready}>
+          <Button kind="go" onClick={() => void sign()} disabled={!ready}>
             Sign and close
           </Button>
         )}
@@ -123,20 +121,30 @@ function Line({
   label,
   value,
   onChange,
+  offered = '',
 }: {
   label: string;
   value: string;
   onChange: (text: string) => void;
+  /** A name that one press puts there. */
+  offered?: string;
 }) {
   return (
-    <label className="block text-[14px] text-soft">
-      {label}
-      <input
-        value={value}
-        maxLength={120}
-        onChange={(event) => onChange(event.target.value)}
-        className="mt-1 block min-h-11 w-full border border-soft bg-paper px-3 text-[16px] text-ink"
-      />
-    </label>
+    <div>
+      <label className="block text-[14px] text-soft">
+        {label}
+        <input
+          value={value}
+          maxLength={120}
+          onChange={(event) => onChange(event.target.value)}
+          className="mt-1 block min-h-11 w-full border border-soft bg-paper px-3 text-[16px] text-ink"
+        />
+      </label>
+      {value === '' && offered !== '' && (
+        <Button className="mt-2" onClick={() => onChange(offered)}>
+          I am {offered}
+        </Button>
+      )}
+    </div>
   );
 }
