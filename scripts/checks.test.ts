@@ -106,6 +106,8 @@ export function both(kind: 'dead' | 'live') {
   const { status, stdout } = spawnSync(oxlint, ['--type-aware', '-c', config, 'x.ts'], {
     cwd: folder,
     encoding: 'utf8',
+    // It looks for its checker beside what it lints, and on the path.
+    env: { ...process.env, PATH: `${join(root, 'node_modules/.bin')}:${process.env.PATH}` },
   });
   rmSync(folder, { recursive: true });
   expect(stdout).toContain('no-floating-promises');

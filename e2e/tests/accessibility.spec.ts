@@ -72,7 +72,7 @@ test.describe('every screen', () => {
     await page.keyboard.press('Escape');
     await page.getByRole('heading', { level: 1 }).click();
     await page.keyboard.press('?');
-    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+    await expect(page.getByRole('dialog', { name: 'Keys and words' })).toBeVisible();
     await clean('keys');
     await page.keyboard.press('Escape');
     await page.keyboard.press('Control+k');

@@ -1,6 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
 import { FindAnything } from './screens/find/find-anything';
+import { useFocusKeeper } from './parts/focus-keeper';
 import { KeysHelp } from './parts/keys-help';
 import { StoreNotice } from './parts/store-notice';
 import { NotHere } from './screens/not-here';
@@ -22,6 +23,7 @@ const desk = (screen: keyof typeof DeskScreens) => async () => ({
 const ClockRail = lazy(() => import('./parts/clock-rail'));
 
 function Root() {
+  useFocusKeeper();
   return (
     <>
       <StoreNotice />

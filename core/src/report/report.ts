@@ -225,6 +225,7 @@ function fullVerdict(taken: TakenReading | TakenSeries): string {
   const { judgement, agreeing } = taken;
   const remarks = [
     verdictWords(judgement),
+    taken.simulated && 'simulated, off no real machine',
     judgement.signFlagged && 'sign reversed',
     judgement.assumed && 'house tolerance',
     judgement.contactOwed && 'contact not proven',

@@ -26,6 +26,7 @@ export { type BenchedSheet, hasBench, type Specimen } from '../bench/machine/mac
 export {
   hazardWords,
   knownSource,
+  LEADS_TOGETHER,
   knownSourceAt,
   type MachineFacts,
   type Placement,
@@ -39,3 +40,4 @@ export type { Hazard } from '../bench/meter/shown';
 export { track } from '../bench/meter/track';
 export { solveCircuit } from '../bench/analyse';
 export { readNetlist } from '../bench/spice/read';
+export { type Face, faceOf } from '../bench/machine/face';

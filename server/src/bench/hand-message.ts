@@ -30,13 +30,15 @@ const handMessage = Type.Union([
   Type.Object({ do: Type.Literal('lift') }, strict),
   Type.Object({ do: Type.Literal('replace-fuse') }, strict),
   Type.Object({ do: Type.Literal('look'), test: Name }, strict),
+  Type.Object({ do: Type.Literal('face') }, strict),
 ]);
 
 export type HandMessage =
   | { readonly do: 'place'; readonly at: number; readonly placement: Placement }
   | { readonly do: 'lift' }
   | { readonly do: 'replace-fuse' }
-  | { readonly do: 'look'; readonly test: string };
+  | { readonly do: 'look'; readonly test: string }
+  | { readonly do: 'face' };
 
 /** @returns a sentence where the message is not as it should be. */
 export function readHandMessage(text: string): HandMessage | string {

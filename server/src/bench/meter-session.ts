@@ -6,6 +6,8 @@ import { METER_FUNCTIONS, type MeterLine } from '@jeitinho/core';
 import {
   answerOf,
   askTests,
+  type Face,
+  faceOf,
   hazardWords,
   killedAt,
   specimenNow,
@@ -30,6 +32,8 @@ const STRETCH_SECONDS = 20;
 export type MeterEvent =
   | { readonly event: 'hazard'; readonly kind: Hazard['kind']; readonly text: string }
   | { readonly event: 'look'; readonly test: string; readonly answer: string }
+  /** Dark: it has no power, and shows nothing. */
+  | { readonly event: 'face'; readonly face: Face; readonly dark: boolean }
   | { readonly event: 'trouble'; readonly text: string }
   | { readonly event: 'fuse'; readonly whole: boolean };
 
@@ -91,7 +95,8 @@ export class MeterSession {
     } else if (message.do === 'replace-fuse') {
       await this.#mark({ meterFuse: false });
       this.#o.send({ event: 'fuse', whole: true });
-    } else await this.#look(message.test);
+    } else if (message.do === 'face') await this.#face();
+    else await this.#look(message.test);
   }
 
   async #state() {
@@ -192,6 +197,13 @@ export class MeterSession {
       return send({ event: 'trouble', text: `There is no question “${id}” on this sheet.` });
     const { gone } = await this.#state();
     send({ event: 'look', test: id, answer: answerOf(sheet, test, hiddenFaultOf(bench), gone) });
+  }
+
+  async #face(): Promise<void> {
+    const { sheet, bench, send } = this.#o;
+    const { gone, isolatedFor } = await this.#state();
+    const face = faceOf(sheet, hiddenFaultOf(bench), gone);
+    send({ event: 'face', face, dark: isolatedFor !== undefined });
   }
 
   #update(): void {

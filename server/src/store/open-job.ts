@@ -69,10 +69,11 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
         sheetRevision: sheet?.revision ?? null,
         complaint: input.complaint,
         urgent: input.urgent ?? false,
+        queue: input.urgent ? 0 : 2,
         visitAt: input.visitAt ?? null,
         openedAt,
         lastSeq: 1,
-        ...(sheet && projected(summarise(sheet, foldJob(sheet, [opened])))),
+        ...(sheet && projected(summarise(sheet, foldJob(sheet, [opened])), input.urgent)),
       },
       { transaction },
     );

@@ -5,6 +5,7 @@
 import { summarise, SUMMARY_VERSION, type JobSummary } from '@jeitinho/core/job';
 import { coldJob, hotJob } from './hot-jobs';
 import type { HotJob } from './memory';
+import type { Queue } from './models/job';
 import type { Store } from './models/index';
 import { raw, toColumn } from './raw';
 
@@ -61,26 +62,31 @@ function rowOf({ sheet, fold }: HotJob): Projection | undefined {
   return sheet ? { summary: summarise(sheet, fold.state()), last: fold.length } : undefined;
 }
 
+/** Who waits stands first, then what is begun. */
+const queueOf = (begun: boolean, urgent: boolean): Queue => (urgent ? 0 : begun ? 1 : 2);
+
 /** Columns of a job that are made from its summary. */
-export const projected = (summary: JobSummary) => ({
+export const projected = (summary: JobSummary, urgent = false) => ({
   summary,
   summaryVersion: SUMMARY_VERSION,
   status: summary.status,
-  queue: summary.taken > 0 ? (0 as const) : (1 as const),
+  queue: queueOf(summary.taken > 0, urgent),
   signedAt: summary.signedAt === null ? null : new Date(summary.signedAt),
 });
 
 async function save(store: Store, jobId: string, { summary, last }: Projection): Promise<void> {
   const { status, queue } = projected(summary);
+  const urgent = queueOf(true, true);
   await raw(
     store.sequelize,
     // A server that knows less of the log than another must not undo what that one wrote.
-    `UPDATE jobs SET summary = ?, summaryVersion = ?, status = ?, queue = ?, signedAt = ?, lastSeq = ?
+    `UPDATE jobs SET summary = ?, summaryVersion = ?, status = ?, queue = IF(urgent, ?, ?), signedAt = ?, lastSeq = ?
       WHERE id = ? AND lastSeq <= ?`,
     [
       JSON.stringify(summary),
       SUMMARY_VERSION,
       status,
+      urgent,
       queue,
       summary.signedAt === null ? null : toColumn(summary.signedAt),
       last,

@@ -44,6 +44,9 @@ export interface Placement {
 
 /** Place of a known source that a meter is proven on. */
 export const knownSource = (kind: SourceKind): string => `known-source/${kind}`;
+/** Place of two tips pressed together, off the machine. */
+export const LEADS_TOGETHER = 'leads-together';
+
 /** Which known source a place is; undefined for a place of the machine. */
 export const knownSourceAt = (place: string | undefined): SourceKind | undefined =>
   SOURCES.find((kind) => place === knownSource(kind));
@@ -82,6 +85,7 @@ export function probeMachine(
   const options = { meter, deviation, air: AIR };
   const source = knownSourceAt(placement.red);
   if (source) return onKnownSource(sheet, source, placement, options, seconds);
+  if (placement.red === LEADS_TOGETHER) return onEachOther(placement, options, seconds);
   const { bench } = sheet;
   const gauge = placement.observable && bench.gauges?.[placement.observable];
   const probing = gauge
@@ -215,6 +219,19 @@ function onKnownSource(
     hazards,
     rests: true,
   };
+}
+
+/** What the tips touch of each other is next to nothing: the rest is the leads. */
+const TIPS_OHMS = 1e-3;
+
+function onEachOther(
+  placement: Placement,
+  options: { meter: MeterProfile; deviation: Deviation; air: number },
+  seconds: number,
+): Probed {
+  const tips = circuitOf([{ kind: 'resistor', name: 'tips', nodes: ['b', '0'], ohms: TIPS_OHMS }]);
+  const probing = { function: placement.function, red: 'b', black: '0' };
+  return { updates: track(tips, probing, { ...options, seconds }), hazards: [], rests: true };
 }
 
 /** The same circuit with its capacitors as they stand after so long without a meter on them. */

@@ -35,6 +35,8 @@ const body = strict({
   contact: Type.Optional(Type.Literal(true)),
   /** Of insulation: the volts it was driven with, for how long, how warm it was. */
   insulation: Type.Optional(insulationSchema),
+  /** Read by the simulated meter, off a machine that is none. */
+  simulated: Type.Optional(Type.Literal(true)),
   /** Of which thing it is, where it is not this machine. */
   specimen: Type.Optional(specimenSchema),
 });
@@ -94,12 +96,12 @@ export const reading = defineKind({
     const taken = take(draft, entry, sheet);
     if (taken) keepTaken(draft, { ...taken, standing: { kind: 'withdrawn' } });
   },
-  words({ test, point, reading: figure, specimen }, sheet) {
+  words({ test, point, reading: figure, specimen, simulated }, sheet) {
     const place = findPlace(sheet, { test, point });
     if (!place) return 'Reading of an unknown test';
     const { unit } = expectOf(place.test, place.point);
     const of = specimen ? ` Of ${SPECIMEN_WORDS[specimen.kind]}.` : '';
-    return `${place.test.title}: ${readingWords(figure, unit)}. ${placementWords(sheet, place.point)}${of}`;
+    return `${place.test.title}: ${readingWords(figure, unit)}. ${placementWords(sheet, place.point)}${of}${simulated ? ' Simulated.' : ''}`;
   },
   place({ test, point }, sheet) {
     const found = findPlace(sheet, { test, point });
@@ -117,7 +119,7 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
   const place = findPlace(sheet, entry.body);
   if (!place) return undefined;
   const { test, point } = place;
-  const { reading: figure, typed, contact, insulation } = entry.body;
+  const { reading: figure, typed, contact, insulation, simulated } = entry.body;
   const given = draft.given.get(test.id);
   const lead = draft.lead ?? draft.meter?.lead;
   const observable = observableId(test, point.id);
@@ -148,6 +150,7 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
     ...(contact && { contact: 'unspecified' as const }),
     ...(lead && { lead }),
     ...(insulation && { insulation }),
+    ...(simulated && { simulated }),
     ...(given !== undefined && { given }),
   };
 }

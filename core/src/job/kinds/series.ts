@@ -37,6 +37,8 @@ const body = strict({
   ),
   /** Seconds at which the event of the rule was marked. */
   event: Type.Optional(Type.Number({ minimum: 0, maximum: 1e6 })),
+  /** Read by the simulated meter, off a machine that is none. */
+  simulated: Type.Optional(Type.Literal(true)),
 });
 type SeriesEntry = EntryIn<'series', typeof body>;
 
@@ -113,6 +115,7 @@ function take(draft: Draft, entry: SeriesEntry, sheet: Sheet): TakenSeries | und
     test,
     point,
     series: taken,
+    ...(entry.body.simulated && { simulated: true as const }),
     judgement: { ...judgement, contactOwed: touches && owesTouch(judgement, samples, errors) },
   };
 }

@@ -33,20 +33,22 @@ export const safeStepSchema = strict({
   typed: Type.Optional(Typed),
   /** The figure came off a connected meter, not off the keys. */
   live: Type.Optional(Type.Literal(true)),
+  /** Of the simulated meter, off a machine that is none. */
+  simulated: Type.Optional(Type.Literal(true)),
 });
 export type SafeStep = Static<typeof safeStepSchema>;
 export type SafeEntry = LoggedEntry & { readonly body: SafeStep };
 
 /** One step with its figure, its function and its limit. */
 export function safeWords(body: SafeStep, sheet: Sheet): string {
-  const { step, reading, function: fn, source, live } = body;
+  const { step, reading, function: fn, source, live, simulated } = body;
   const figure = !reading
     ? 'no figure'
     : reading.kind === 'overload'
       ? 'OL'
       : formatQuantity(reading.value, 'V');
   const dial = fn ? ` on ${METER_FUNCTIONS[fn].words}` : '';
-  const by = live ? ', off the connected meter' : '';
+  const by = simulated ? ', simulated' : live ? ', off the connected meter' : '';
   switch (step) {
     case 'isolated':
       return 'Supply isolated and locked off';

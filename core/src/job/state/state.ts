@@ -83,6 +83,7 @@ export interface TakenReading extends TakenCommon {
   readonly given?: Given;
   /** How contact was proven, where it was. */
   readonly contact?: ContactProof | 'unspecified';
+  readonly simulated?: true;
 }
 /** A figure of something else, as it would be judged here. */
 export type Compared = TakenReading & { readonly specimen: Specimen };
@@ -91,6 +92,7 @@ export interface TakenSeries extends TakenCommon {
   readonly test: MeasureTest;
   readonly point: TestPoint;
   readonly series: Series;
+  readonly simulated?: true;
   readonly judgement: Judgement;
 }
 export interface TakenAnswer extends TakenCommon {

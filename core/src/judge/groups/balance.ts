@@ -7,11 +7,13 @@
  */
 import { Type } from '@sinclair/typebox';
 import { InvalidInputError } from '../../errors';
+import { nth } from '../../numeric/nth';
 import { formatQuantity } from '../../units/format';
 import { certain, judgeApart, unsettled } from '../figure';
 import type { Judgement } from '../judge';
 import type { Drawn } from '../uncertainty/draws';
-import { mayBeNothing, standardUncertainty } from '../uncertainty/errors';
+import { mayBeNothing, standardUncertainty, type Measured } from '../uncertainty/errors';
+import { COVERAGE } from '../uncertainty/level';
 import { drawFigure, figuresOf, mean, openOnes, shortly, type GroupReading } from './readings';
 import { defineRule, Points, positive } from './rule';
 
@@ -78,10 +80,7 @@ export function judgeBalance(rule: BalanceLimits, readings: readonly GroupReadin
     return certain('ok', 'All of them read OL: equal, and judged one by one.');
   const figures = figuresOf(readings);
   if (!figures) return certain('unequal', `${open.join(' and ')} reads OL and the others do not.`);
-  const odd = oddOne(
-    readings,
-    figures.map(({ value }) => value),
-  );
+  const odd = oddOne(readings, figures);
   if (rule.spread !== undefined) {
     const figure = drawFigure(rule, spreadOf, figures);
     return judgeApart(
@@ -108,12 +107,16 @@ export function judgeBalance(rule: BalanceLimits, readings: readonly GroupReadin
   );
 }
 
-/** Names the reading furthest from the others where one stands out. */
-function oddOne(readings: readonly GroupReading[], values: readonly number[]): string {
+/** Names the reading furthest from the others where one stands out by more than its own error. */
+function oddOne(readings: readonly GroupReading[], figures: readonly Measured[]): string {
   if (readings.length < 3) return '';
+  const values = figures.map(({ value }) => value);
   const centre = mean(values);
   const away = values.map((value) => Math.abs(value - centre));
   const worst = Math.max(...away);
-  if (worst === 0 || away.filter((each) => each > 0.8 * worst).length !== 1) return '';
-  return ` ${readings[away.indexOf(worst)]?.id ?? ''} stands out.`;
+  const at = away.indexOf(worst);
+  // Gain is common to all of them; what each has by itself is its counts.
+  const own = standardUncertainty({ ...nth(figures, at).errors, gain: 0, lead: 0 });
+  if (worst <= COVERAGE * own || away.filter((each) => each > 0.8 * worst).length !== 1) return '';
+  return ` ${readings[at]?.id ?? ''} stands out.`;
 }

@@ -5,6 +5,7 @@ import * as sheetFacets from './0002-sheet-facets';
 import * as benches from './0003-benches';
 import * as devices from './0004-devices';
 import * as lists from './0005-lists';
+import * as urgentFirst from './0006-urgent-first';
 
 export interface Migration {
   readonly name: string;
@@ -17,4 +18,5 @@ export const migrations: readonly Migration[] = [
   { name: '0003-benches', up: benches.up },
   { name: '0004-devices', up: devices.up },
   { name: '0005-lists', up: lists.up },
+  { name: '0006-urgent-first', up: urgentFirst.up },
 ];

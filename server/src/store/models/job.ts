@@ -27,11 +27,14 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare summaryVersion: CreationOptional<number>;
   /** When it is due: its visit, else when it was opened. Reckoned by the database. */
   declare dueAt: CreationOptional<Date>;
-  /** 0 for work that was begun, 1 for what waits. */
-  declare queue: CreationOptional<0 | 1>;
+  /** Where it stands in the day. */
+  declare queue: CreationOptional<Queue>;
   declare signedAt: CreationOptional<Date | null>;
   declare unit?: NonAttribute<Unit>;
 }
+
+/** 0 for a unit that is down and waits, 1 for work that was begun, 2 for the rest. */
+export type Queue = 0 | 1 | 2;
 
 export function defineJob(sequelize: Sequelize) {
   return Job.init(
@@ -49,7 +52,7 @@ export function defineJob(sequelize: Sequelize) {
       summary: { type: DataTypes.JSON, allowNull: true },
       summaryVersion: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
       dueAt: { type: DataTypes.DATE(3) },
-      queue: { type: DataTypes.TINYINT, allowNull: false, defaultValue: 1 },
+      queue: { type: DataTypes.TINYINT, allowNull: false, defaultValue: 2 },
       signedAt: { type: DataTypes.DATE(3), allowNull: true },
     },
     { sequelize, tableName: 'jobs' },

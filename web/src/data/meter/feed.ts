@@ -3,7 +3,7 @@
  * still fresh. Outside React, so that it lives while screens come and go.
  */
 import { isReading, METER_FUNCTIONS, MeterLines, type MeterLine } from '@jeitinho/core';
-import type { Placement } from '@jeitinho/core/bench';
+import type { Face, Placement } from '@jeitinho/core/bench';
 import { useSyncExternalStore } from 'react';
 import type { MeterPort } from './port';
 
@@ -13,6 +13,7 @@ export type FeedStatus = 'off' | 'connecting' | 'on' | 'lost';
 export type BenchEvent =
   | { readonly event: 'hazard'; readonly kind: string; readonly text: string }
   | { readonly event: 'look'; readonly test: string; readonly answer: string }
+  | { readonly event: 'face'; readonly face: Face; readonly dark: boolean }
   | { readonly event: 'trouble'; readonly text: string }
   | { readonly event: 'fuse'; readonly whole: boolean };
 
@@ -30,6 +31,8 @@ export interface Feed {
   readonly hazard: string | undefined;
   readonly fuseBlown: boolean;
   readonly looks: Readonly<Record<string, string>>;
+  /** Of the simulated machine, once it was looked at. */
+  readonly face?: Face | 'dark';
   /** Where the simulated leads lie; undefined in the air, and for a real meter. */
   readonly leads: Placement | undefined;
   /** When the simulated leads were last moved, ms of this device: what comes right after was on its way. */
@@ -183,6 +186,7 @@ function take(text: string): void {
     else if (event.event === 'hazard')
       set({ hazard: event.text, line: undefined, leads: undefined });
     else if (event.event === 'fuse') set({ fuseBlown: !event.whole });
+    else if (event.event === 'face') set({ face: event.dark ? 'dark' : event.face });
     else if (event.event === 'look') set({ looks: { ...feed.looks, [event.test]: event.answer } });
     else set({ trouble: event.text });
   }

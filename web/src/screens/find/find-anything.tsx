@@ -7,6 +7,7 @@ import { Command, defaultFilter } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { reportNumber } from '@jeitinho/core';
 import { placesOf } from './places-of';
 import { jobOptions, openJobsOptions, sheetsOptions, signedJobsOptions } from '../../data/queries';
 
@@ -114,7 +115,7 @@ function Found({ onDone }: { onDone: () => void }) {
           {[...jobs, ...(signed.data ?? [])].map((each) => (
             <Command.Item
               key={each.id}
-              value={`${each.unit.label} ${each.unit.maker} ${each.unit.model} ${each.unit.serial} ${each.site.name} ${each.id}`}
+              value={`${each.unit.label} ${each.unit.maker} ${each.unit.model} ${each.unit.serial} ${each.site.name} ${reportNumber(each.id, each.openedAt)}`}
               onSelect={go(`/jobs/${each.id}`)}
               className={ITEM}
             >

@@ -11,6 +11,7 @@ import {
 } from '@jeitinho/core/job';
 import type { Sheet } from '@jeitinho/core/sheet';
 import { useLiveQuery } from 'dexie-react-hooks';
+import { useLocation } from 'react-router';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
 import { countedEntries, localStore, type LocalEntry } from '../../data/local-store';
 import { recordEntry } from '../../data/record';
@@ -56,7 +57,7 @@ export function JobProvider({
 }) {
   useSync(job.id);
   const entries = useEntries(job.id);
-  const [notice, setNotice] = useState<string>();
+  const [notice, setNotice] = useNotice();
   const author = job.shop.technician || 'technician';
   const state = useMemo(() => foldJob(sheet, countedEntries(entries ?? [])), [sheet, entries]);
   const assessment = useMemo(() => assess(sheet, state), [sheet, state]);
@@ -65,7 +66,7 @@ export function JobProvider({
     async <K extends EntryKind>(kind: K, body: BodyOf<K>) => {
       try {
         const refusal = await recordEntry({ jobId: job.id, sheet, author }, kind, body);
-        setNotice(refusal?.message);
+        setNotice(refusal?.message, body);
         if (!refusal) void syncNow(job.id);
         return refusal === undefined;
       } catch {
@@ -75,7 +76,7 @@ export function JobProvider({
         return false;
       }
     },
-    [job.id, sheet, author],
+    [job.id, sheet, author, setNotice],
   );
 
   const undo = useCallback(async () => {
@@ -96,8 +97,40 @@ export function JobProvider({
       notice,
       dismiss: () => setNotice(undefined),
     }),
-    [job, sheet, state, assessment, entries, record, undo, notice],
+    [job, sheet, state, assessment, entries, record, undo, notice, setNotice],
   );
   if (entries === undefined) return null;
   return <Context.Provider value={value}>{children}</Context.Provider>;
+}
+
+interface PlacedNotice {
+  readonly text: string;
+  readonly stage: string;
+  /** The test that it is about, where it is about one. */
+  readonly test: string | undefined;
+}
+
+/** What was refused belongs to the place where it was tried: it does not follow to another. */
+function useNotice() {
+  const [notice, setNotice] = useState<PlacedNotice>();
+  const { pathname: stage, search } = useLocation();
+  const here = testAt(search);
+  const elsewhere =
+    notice &&
+    (notice.stage !== stage ||
+      (notice.test !== undefined && here !== undefined && notice.test !== here));
+  const tell = useCallback(
+    (text: string | undefined, about?: object) => {
+      const test = about && 'test' in about ? String(about.test) : here;
+      setNotice(text === undefined ? undefined : { text, stage, test });
+    },
+    [stage, here],
+  );
+  return [elsewhere ? undefined : notice?.text, tell] as const;
+}
+
+/** The test that an address names, by itself or by one of its points. */
+function testAt(search: string): string | undefined {
+  const query = new URLSearchParams(search);
+  return query.get('test') ?? query.get('at')?.split('@')[0];
 }

@@ -3,6 +3,7 @@ import { pairsOf } from '@jeitinho/core';
 import { progressOf } from '@jeitinho/core/job';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { EnergyBadge } from '../../parts/energy-badge';
+import { HelpButton } from '../../parts/keys-help';
 import { Notice } from '../../parts/notice';
 import { ThemeSwitch } from '../../parts/theme-switch';
 import { useJob } from './job-context';
@@ -75,6 +76,7 @@ function TopBar() {
           </span>
           <ClockButton />
           <SpeechButton />
+          <HelpButton />
           <span className="max-lg:hidden">
             <SavedState />
           </span>

@@ -25,9 +25,11 @@ export function Suspects() {
   const suspects = worked
     ? [...assessment.suspects].sort((a, b) => b.now - a.now || b.p - a.p)
     : assessment.suspects;
+  const shareOf = (suspect: Suspect) => (worked ? suspect.now : suspect.p);
+  const rest = suspects.slice(SHOWN);
   const rows = [
     ...suspects.slice(0, SHOWN).map((suspect, rank) => ({
-      p: worked ? suspect.now : suspect.p,
+      p: shareOf(suspect),
       row: (
         <SuspectRow
           key={suspect.fault.id}
@@ -43,14 +45,21 @@ export function Suspects() {
   ].sort((a, b) => b.p - a.p);
   return (
     <div className="flex flex-1 flex-col px-[18px] pb-4">
-      {assessment.evidence.length === 0 && (
-        <p className="m-0 pt-3 text-[14px] text-soft">
-          Before any finding: how often each was to blame, by the sheet.
-        </p>
-      )}
+      <p className="m-0 pt-3 text-[14px] text-soft">
+        {worked ? 'Chance that it still has a fault' : 'Chance that it has a fault'}
+        {assessment.evidence.length === 0 ? '; before any finding, by how often each did.' : '.'}
+      </p>
       <ol className="m-0 list-none p-0" aria-label="Suspects, likeliest first">
         {rows.map(({ row }) => row)}
       </ol>
+      {rest.length > 0 && (
+        <p className="m-0 flex justify-between gap-3 border-b border-hair py-2 text-[14px] text-soft">
+          <span>
+            {rest.length === 1 ? 'One other' : `${rest.length} others`}, each at most{' '}
+            {percent(Math.max(...rest.map(shareOf)))}
+          </span>
+        </p>
+      )}
       <SurpriseNote assessment={assessment} />
       <NotProvenBox assessment={assessment} />
     </div>

@@ -30,7 +30,7 @@ export interface VoltsEntry {
   /** Why the connected meter's figure cannot be kept. */
   readonly why: string | undefined;
   /** What goes beside it into the entry. */
-  readonly origin: { readonly typed: string; readonly live?: true };
+  readonly origin: { readonly typed: string; readonly live?: true; readonly simulated?: true };
 }
 
 export function useVoltsEntry(
@@ -58,7 +58,11 @@ export function useVoltsEntry(
     shown,
     why: typeof live === 'string' ? live : undefined,
     origin: connected
-      ? { typed: `meter ${shown ?? ''}`.slice(0, 60), live: true }
+      ? {
+          typed: `meter ${shown ?? ''}`.slice(0, 60),
+          live: true,
+          ...(feed.kind === 'simulated' && { simulated: true }),
+        }
       : { typed: text.trim().slice(0, 60) },
   };
 }

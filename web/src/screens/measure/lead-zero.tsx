@@ -1,9 +1,19 @@
 /** Zeroing the leads: short them together, note the figure; it is subtracted from resistances. */
-import { accuracyAt, parseEntry } from '@jeitinho/core';
+import {
+  accuracyAt,
+  formatQuantity,
+  parseEntry,
+  sameFunction,
+  splitQuantity,
+} from '@jeitinho/core';
+import { LEADS_TOGETHER, type Placement } from '@jeitinho/core/bench';
 import { useEffect, useRef } from 'react';
 import { useDraft } from '../../data/draft';
+import { useMeterFeed } from '../../data/meter/feed';
 import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
+import { useStale } from '../../parts/meter/meter-digits';
+import { MeterStrip } from '../../parts/meter/meter-strip';
 import { useJob } from '../job/job-context';
 
 /** Leads that show more than this are broken, or not touching. */
@@ -17,11 +27,14 @@ export function LeadZeroCard({ onDone }: { onDone: () => void }) {
     field.current?.focus();
   }, []);
   const parsed = parseEntry(text, 'ohm');
-  const value = parsed.kind === 'value' ? parsed.value : undefined;
+  const live = useLiveOhms(job.id);
+  const value = text === '' ? live?.value : parsed.kind === 'value' ? parsed.value : undefined;
+  const open =
+    text === '' ? live !== undefined && live.value === undefined : parsed.kind === 'overload';
   const problem =
     parsed.kind === 'error'
       ? parsed.message
-      : parsed.kind === 'overload' || (value !== undefined && (value < 0 || value > MOST_OHMS))
+      : open || (value !== undefined && (value < 0 || value > MOST_OHMS))
         ? 'Good leads show less than an ohm or so. Press the tips together harder, or change the leads.'
         : undefined;
   const keep = async () => {
@@ -36,7 +49,7 @@ export function LeadZeroCard({ onDone }: { onDone: () => void }) {
     <div data-keys="off" className="max-w-xl border border-ink bg-card p-5">
       <h2 className="m-0 text-[20px] font-bold">Zero the leads</h2>
       <p className="m-0 mt-1">
-        Meter on ohms. Press red and black together and type what it shows.
+        Meter on ohms. Press red and black together{live ? '.' : ' and type what it shows.'}
       </p>
       <label className="mt-3 flex items-end gap-3 border-b-4 border-ink focus-within:border-jade">
         <span className="sr-only">Leads shorted together, ohms</span>
@@ -46,18 +59,29 @@ export function LeadZeroCard({ onDone }: { onDone: () => void }) {
           autoComplete="off"
           value={text}
           maxLength={24}
+          placeholder={
+            live ? (live.value === undefined ? 'OL' : splitQuantity(live.value, 'ohm').digits) : ''
+          }
           onChange={(event) => setText(event.target.value)}
           onKeyDown={(event) => {
             if (event.key === 'Enter') void keep();
             if (event.key === 'Escape') onDone();
           }}
-          className="reading-field figure block h-[76px] min-w-0 flex-1 border-0 bg-transparent text-[56px] text-ink"
+          className="reading-field figure block h-[76px] min-w-0 flex-1 border-0 bg-transparent text-[56px] text-ink placeholder:text-jade placeholder:opacity-100"
         />
         <span className="figure pb-3 text-[28px] text-soft">Ω</span>
       </label>
       <p role="status" className="m-0 mt-1 min-h-6 text-brick">
         {problem}
       </p>
+      <MeterStrip
+        job={job.id}
+        bench={job.bench}
+        wanted={TOGETHER}
+        touch="Press the tips together"
+        holding={false}
+        quiet
+      />
       <div className="mt-2 flex gap-2 max-lg:hidden">
         <Button
           kind="go"
@@ -65,7 +89,9 @@ export function LeadZeroCard({ onDone }: { onDone: () => void }) {
           onClick={() => void keep()}
           disabled={value === undefined || problem !== undefined}
         >
-          Subtract it from now on
+          {value === undefined
+            ? 'Subtract it from now on'
+            : `Subtract ${formatQuantity(value, 'ohm')} from now on`}
         </Button>
         <Button kind="quiet" onClick={onDone}>
           Not now
@@ -83,4 +109,15 @@ export function LeadZeroCard({ onDone }: { onDone: () => void }) {
       </Button>
     </div>
   );
+}
+
+const TOGETHER: Placement = { function: 'ohm', red: LEADS_TOGETHER };
+
+/** What the connected meter shows of its leads; no value where it shows OL, undefined without a fresh figure. */
+function useLiveOhms(job: string): { readonly value: number | undefined } | undefined {
+  const { status, kind, job: own, line, leads } = useMeterFeed();
+  const stale = useStale();
+  const ours = kind !== 'simulated' || (own === job && leads?.red === LEADS_TOGETHER);
+  if (status !== 'on' || stale || !ours || !line || !sameFunction(line.fn, 'ohm')) return undefined;
+  return { value: line.value ?? undefined };
 }

@@ -100,6 +100,25 @@ export function MeasureCard({
               onPaste={onPaste}
             />
           )}
+          {!blocked && counts && !shown && <CountPad reading={reading} />}
+          {sizing && <SizeAsk {...sizing} />}
+          {/* The verdict stands right under the digits: it is what one looks for after them. */}
+          {!blocked && !asked && (
+            <Answer
+              test={test}
+              point={point}
+              shown={shown}
+              reading={reading}
+              onRemark={onRemark}
+              onRepeat={onRepeat}
+            />
+          )}
+          {limits && !counts && (
+            <LimitBand
+              expect={limits}
+              marks={marksOf(test, point, state, reading, shown ? undefined : meter.offered)}
+            />
+          )}
           {!blocked && !asked && !shown && !counts && (
             <FigureKeys test={test} point={point} reading={reading} />
           )}
@@ -116,26 +135,6 @@ export function MeasureCard({
               holding
             />
           )}
-          {!blocked && counts && !shown && <CountPad reading={reading} />}
-          {sizing && <SizeAsk {...sizing} />}
-          <div className="flex flex-col max-lg:flex-col-reverse">
-            {limits && !counts && (
-              <LimitBand
-                expect={limits}
-                marks={marksOf(test, point, state, reading, shown ? undefined : meter.offered)}
-              />
-            )}
-            {!blocked && !asked && (
-              <Answer
-                test={test}
-                point={point}
-                shown={shown}
-                reading={reading}
-                onRemark={onRemark}
-                onRepeat={onRepeat}
-              />
-            )}
-          </div>
         </div>
       </div>
       <ComparedLines test={test} point={point} />

@@ -16,6 +16,7 @@ import {
   type TestPoint,
 } from '@jeitinho/core/sheet';
 import { useDraft } from '../../data/draft';
+import { useMeterFeed } from '../../data/meter/feed';
 import { Button } from '../../parts/button';
 import { BoardDrawing } from '../../parts/board/board-drawing';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
@@ -54,6 +55,8 @@ export function TrackCard({ test, point, blocked, settled, onRemark }: TrackCard
     return judgeSeries(expect, seriesOf(draft), errors);
   }
 
+  const feed = useMeterFeed();
+  const simulated = feed.kind === 'simulated' && feed.job === job.id ? (true as const) : undefined;
   const finish = async () => {
     const { samples, event } = seriesOf(draft);
     const body = {
@@ -62,6 +65,7 @@ export function TrackCard({ test, point, blocked, settled, onRemark }: TrackCard
       function: functionOf(test, point),
       samples: samples.map((each) => ({ ...each })),
       ...(event !== undefined && { event }),
+      ...(simulated && { simulated }),
     };
     if (await record('series', body)) keepText('');
   };

@@ -41,6 +41,7 @@ export function useMeter(observable: string, place: MeterPlace | undefined): Met
       function: fn,
       reading: line.value === null ? { kind: 'overload' } : { kind: 'value', value: line.value },
       typed: `meter ${figure}${settled ? '' : ', not settled'}`,
+      ...(feed.kind === 'simulated' && { simulated: true }),
     });
     if (kept) place.onKept(line);
     return kept;

@@ -8,6 +8,7 @@ import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { useGoOn } from '../job/paths';
+import { MachineFace } from './machine-face';
 import { Symptoms } from './symptoms';
 
 const LONGEST = 12;
@@ -70,6 +71,7 @@ export function Read() {
           </p>
         </div>
 
+        <MachineFace />
         <Choices keep={(shown) => void keep(shown)} />
         <Symptoms />
         <Kept />

@@ -1,5 +1,5 @@
 /** The report, set for paper: every reading against its limit and source, and what was not proven. */
-import { sourceWords, type Report, type ReportRow } from '@jeitinho/core';
+import { reportNumber, sourceWords, type Report, type ReportRow } from '@jeitinho/core';
 import type { Verdict } from '@jeitinho/core/judge';
 import type { ReactNode } from 'react';
 import { clockTime, longDay } from '../../data/now';
@@ -24,7 +24,7 @@ export function ReportPaper({ report }: { report: Report }) {
         </div>
         <p className="m-0 text-right text-[15px]">
           {longDay(job.openedAt)}
-          <span className="figure block text-[13px] text-soft">{job.id.slice(-12)}</span>
+          <span className="figure block">No. {reportNumber(job.id, job.openedAt)}</span>
         </p>
       </header>
       <dl className="m-0 mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
