@@ -1,19 +1,5 @@
-import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
-
-/** Debian’s Chromium: without its windows where that is installed, a fifth of the work less. */
-const SHELL = '/usr/bin/chromium-headless-shell';
-const browser = existsSync(SHELL) ? SHELL : '/usr/bin/chromium';
-
-/** Debian's Chromium, kept from calling home. */
-const args = [
-  '--no-sandbox',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-quic',
-  '--disable-sync',
-  '--no-first-run',
-];
+import { LEAN } from './support/browser';
 
 /** Starting, stopping, killing: mostly waiting, so one after the other beside the rest. */
 const WAITING = /(start-.*|torture)\.spec\.ts/;
@@ -35,7 +21,7 @@ export default defineConfig({
   ],
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env.CHROMIUM ?? browser ?? '', args },
+    launchOptions: LEAN,
     screenshot: 'only-on-failure',
     locale: 'en-GB',
     // Put in by each fresh browser anew, a tenth of the whole time: where it matters, a test lets it in.

@@ -1,6 +1,7 @@
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 import { builtValidators } from './validators-plugin';
 
@@ -27,6 +28,12 @@ export default defineConfig({
         display: 'standalone',
         icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
       },
+    }),
+    // Beside each text its brotli and its gzip, made once and not at each answer.
+    compression({
+      include: /\.(js|css|html|svg|webmanifest)$/,
+      threshold: 1024,
+      algorithms: ['brotliCompress', 'gzip'],
     }),
   ],
   server: { proxy: { '/api': 'http://127.0.0.1:8137' } },

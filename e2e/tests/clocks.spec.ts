@@ -9,6 +9,10 @@ import {
   test,
   type Page,
 } from '../support/test';
+import { WHOLE } from '../support/browser';
+
+// Notices, and the service worker that sends by itself, need the whole browser.
+test.use({ launchOptions: WHOLE });
 
 test.use({ viewport: { width: 1280, height: 800 } });
 

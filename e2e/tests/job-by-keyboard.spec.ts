@@ -1,4 +1,5 @@
 /** A whole first visit with the keyboard alone, through a reload, a crash of the server, and back. */
+import type { Locator, Page } from '@playwright/test';
 import { freePort, Jeitinho } from '../support/jeitinho';
 import {
   confirm,
@@ -11,6 +12,14 @@ import {
   signAs,
   test,
 } from '../support/test';
+
+async function tabTo(page: Page, target: Locator): Promise<void> {
+  for (let i = 0; i < 30; i += 1) {
+    if (await target.evaluate((el) => el === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error('not reached by Tab');
+}
 
 test('from arrival to the signed report, reloading and losing the server on the way', async ({
   browser,
@@ -30,18 +39,16 @@ test('from arrival to the signed report, reloading and losing the server on the 
   const verdict = (words: string | RegExp) =>
     expect(page.getByRole('status', { name: 'Verdict' })).toContainText(words);
 
-  await test.step('Today shows the visits; the first one opens', async () => {
+  await test.step('Today shows the visits; one opens', async () => {
     await page.goto(jeitinho.url);
     await expect(page.getByText('Process chiller')).toBeVisible();
     await expect(page.getByText('Rooftop unit 2')).toBeVisible();
     await page.evaluate(() => navigator.serviceWorker.ready);
-    const start = page.getByRole('link', { name: 'Start' });
-    for (
-      let i = 0;
-      i < 12 && !(await start.evaluate((el) => el === document.activeElement));
-      i += 1
-    )
-      await page.keyboard.press('Tab');
+    // The unit that is down and waits stands first.
+    await expect(page.getByRole('region', { name: 'Next visit' })).toContainText(
+      'unit down, waiting',
+    );
+    await tabTo(page, page.getByRole('link', { name: /Warm inside since yesterday/ }));
     await page.keyboard.press('Enter');
   });
 

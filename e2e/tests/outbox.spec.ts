@@ -1,6 +1,10 @@
 /** What is written without a server: where it is said, when it goes, and what happens to what cannot go. */
 import type { Page } from '@playwright/test';
 import { expect, opened, press, test } from '../support/test';
+import { WHOLE } from '../support/browser';
+
+// Notices, and the service worker that sends by itself, need the whole browser.
+test.use({ launchOptions: WHOLE });
 
 /** Every request to the API fails, as without a network. */
 const cut = (page: Page) => page.context().route('**/api/**', (route) => route.abort());

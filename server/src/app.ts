@@ -2,6 +2,8 @@
 import { CoreError } from '@jeitinho/core';
 import { sheetSchema } from '@jeitinho/core/sheet';
 import { serveStatic } from '@hono/node-server/serve-static';
+import { compress } from 'hono/compress';
+import { etag } from 'hono/etag';
 import { Hono, type MiddlewareHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
@@ -59,6 +61,8 @@ export function createApp({
     else log.info(line, 'request');
   });
   app.use(knownHost());
+  // Sheets and lists are text: on a slow line a third of it is a third of the wait.
+  app.use('/api/*', compress());
   app.use(
     secureHeaders({
       contentSecurityPolicy: {
@@ -83,6 +87,8 @@ export function createApp({
     // On the answer’s own headers: the context would make the whole answer anew.
     if (!c.res.headers.has('cache-control')) c.res.headers.set('cache-control', 'no-store');
   });
+  // What is large and seldom changes is asked after, and sent only where it did.
+  for (const path of ['/api/v1/jobs/:id', '/api/v1/sheets/*']) app.get(path, askedAfter, etag());
 
   if (checked) app.use('/api/v1/*', checkAnswers());
 
@@ -125,6 +131,11 @@ export function createApp({
   return app;
 }
 
+const askedAfter: MiddlewareHandler = async (c, next) => {
+  await next();
+  if (c.res.ok || c.res.status === 304) c.res.headers.set('cache-control', 'private, no-cache');
+};
+
 /** Before anything of a body is read where its length is said, else while it comes in. */
 function limit(maxSize: number, advice: string): MiddlewareHandler {
   const onError = () => {
@@ -159,12 +170,13 @@ function servePage(app: Hono, root: string): void {
     path.startsWith('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache';
   const file = serveStatic({
     root,
+    precompressed: true,
     onFound: (_, c) => c.header('cache-control', kept(c.req.path)),
   });
   app.use('*', file);
   app.get('*', async (c, next) => {
     if (/\.\w+$/.test(c.req.path)) return next();
     c.header('cache-control', 'no-cache');
-    return serveStatic({ root, path: 'index.html' })(c, next);
+    return serveStatic({ root, path: 'index.html', precompressed: true })(c, next);
   });
 }
