@@ -1,5 +1,6 @@
 /** axe on every screen, by day and by night, on the wide screen and on the phone. */
 import { found } from '../support/axe';
+import { tooSmall } from '../support/targets';
 import {
   confirm,
   expect,
@@ -32,6 +33,7 @@ const cleaner =
     await page.setViewportSize(PHONE);
     await page.waitForFunction(() => matchMedia('(max-width: 1023px)').matches);
     expect(await found(page, `${where}, on a phone`, { but: 'color-contrast' })).toEqual([]);
+    expect.soft(await tooSmall(page, where)).toEqual([]);
     await page.setViewportSize(WIDE);
     await page.waitForFunction(() => !matchMedia('(max-width: 1023px)').matches);
   };
@@ -47,7 +49,7 @@ test.describe('every screen', () => {
     const clean = cleaner(page);
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
-    await expect(page.getByText('Process chiller')).toBeVisible();
+    await expect(page.getByText('Process chiller').first()).toBeVisible();
     await clean('Today', { night: true });
     await page.getByRole('button', { name: 'New visit' }).click();
     await expect(page.getByLabel('What the customer says')).toBeVisible();

@@ -236,14 +236,14 @@ test.describe('with the service worker', () => {
     context,
   }) => {
     await page.goto('/');
-    await expect(page.getByText('Process chiller').first()).toBeVisible();
+    await expect(page.getByText('Process chiller').first().first()).toBeVisible();
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.goto(`/jobs/${FRIDGE_JOB}/arrive`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await opened(page);
     await context.setOffline(true);
     await page.goto('/');
-    await expect(page.getByText('Process chiller').first()).toBeVisible();
+    await expect(page.getByText('Process chiller').first().first()).toBeVisible();
     await page.goto(`/jobs/${FRIDGE_JOB}/arrive`);
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Warm inside');
     await press(page, 'Enter');

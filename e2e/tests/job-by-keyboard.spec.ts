@@ -41,8 +41,8 @@ test('from arrival to the signed report, reloading and losing the server on the 
 
   await test.step('Today shows the visits; one opens', async () => {
     await page.goto(jeitinho.url);
-    await expect(page.getByText('Process chiller')).toBeVisible();
-    await expect(page.getByText('Rooftop unit 2')).toBeVisible();
+    await expect(page.getByText('Process chiller').first()).toBeVisible();
+    await expect(page.getByText('Rooftop unit 2').first()).toBeVisible();
     await page.evaluate(() => navigator.serviceWorker.ready);
     // The unit that is down and waits stands first.
     await expect(page.getByRole('region', { name: 'Next visit' })).toContainText(

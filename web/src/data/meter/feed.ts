@@ -106,6 +106,10 @@ export const touching = ({ kind, leads }: Feed): boolean =>
   (leads !== undefined &&
     (leads.red !== undefined || METER_FUNCTIONS[leads.function].placing === 'none'));
 
+/** A simulated meter belongs to its own job; a real one to whatever is in hand. */
+export const isConnected = ({ status, kind, job }: Feed, jobId: string): boolean =>
+  status !== 'off' && (kind !== 'simulated' || job === jobId);
+
 /** Take this port in use; the one before is let go: two meters at once would mix their figures. */
 export async function connectMeter(next: MeterPort, job?: string): Promise<void> {
   await disconnectMeter();

@@ -64,7 +64,7 @@ export function ViewChoice({
           type="button"
           aria-pressed={each === view}
           onClick={() => onView(each)}
-          className="min-h-11 min-w-11 cursor-pointer border-b-[3px] border-transparent px-2 text-[14px] text-soft max-lg:min-h-10 max-lg:border-b-0 max-lg:border-l-[3px] max-lg:px-1.5 max-lg:text-left max-lg:text-[13px] aria-pressed:border-ink aria-pressed:font-bold aria-pressed:text-ink"
+          className="min-h-11 min-w-11 cursor-pointer border-b-[3px] border-transparent px-2 text-[14px] text-soft max-lg:border-b-0 max-lg:border-l-[3px] max-lg:px-1.5 max-lg:text-left max-lg:text-[13px] aria-pressed:border-ink aria-pressed:font-bold aria-pressed:text-ink"
         >
           {WORDS[each]}
         </button>

@@ -16,7 +16,7 @@ export function StripCheck({
         type="checkbox"
         checked={on}
         onChange={(event) => onChange(event.target.checked)}
-        className="h-5 w-5 accent-[var(--jade)]"
+        className="h-6 w-6 accent-[var(--jade)]"
       />
       {label}
       {hint && (

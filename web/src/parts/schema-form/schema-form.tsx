@@ -46,7 +46,7 @@ function Field(props: FieldProps) {
             type="checkbox"
             checked={value === true}
             onChange={(event) => context.change(path, event.target.checked || undefined)}
-            className="h-5 w-5 accent-[var(--jade)]"
+            className="h-6 w-6 accent-[var(--jade)]"
           />
           {label}
         </label>
@@ -124,7 +124,7 @@ function Group({
           <button
             type="button"
             onClick={() => context.change(path, undefined)}
-            className="ml-2 min-h-8 cursor-pointer px-1 font-normal text-soft underline decoration-hair"
+            className="ml-2 min-h-11 cursor-pointer px-1 font-normal text-soft underline decoration-hair"
           >
             remove<span className="sr-only"> {label}</span>
           </button>

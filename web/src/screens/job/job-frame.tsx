@@ -52,7 +52,7 @@ function TopBar() {
         <Link
           to="/"
           aria-label="To Today"
-          className="flex min-h-11 min-w-9 items-center text-[22px] text-ink no-underline lg:hidden"
+          className="flex min-h-11 min-w-11 items-center text-[22px] text-ink no-underline lg:hidden"
         >
           ‹
         </Link>

@@ -162,7 +162,10 @@ function RollLine({ entry, words, to, unsent, onWithdraw }: RollLineProps) {
         {to === undefined ? (
           text
         ) : (
-          <Link to={to} className="flex min-h-8 items-center text-ink no-underline hover:underline">
+          <Link
+            to={to}
+            className="flex min-h-11 items-center text-ink no-underline hover:underline"
+          >
             <span>{text}</span>
           </Link>
         )}

@@ -84,7 +84,7 @@ export function MeterCard({ fn, again, chosen, entry }: MeterCardProps) {
                 name={`source-${fn}`}
                 checked={kind === source.kind}
                 onChange={() => choose(kind)}
-                className="h-5 w-5 accent-[var(--jade)]"
+                className="h-6 w-6 accent-[var(--jade)]"
               />
               {sourceLabel(sheet, kind)}
             </label>

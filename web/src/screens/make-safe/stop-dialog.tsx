@@ -81,7 +81,7 @@ function StopForm() {
               name="ending"
               checked={action === value}
               onChange={() => setAction(value)}
-              className="h-5 w-5 accent-jade"
+              className="h-6 w-6 accent-jade"
             />
             {words}
           </label>
@@ -122,7 +122,7 @@ function StopForm() {
                   event.target.checked ? [...left, line] : left.filter((each) => each !== line),
                 )
               }
-              className="h-5 w-5 accent-jade"
+              className="h-6 w-6 accent-jade"
             />
             {line}
           </label>

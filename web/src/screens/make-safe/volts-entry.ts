@@ -14,7 +14,7 @@ import type { Placement } from '@jeitinho/core/bench';
 import type { Figure } from '@jeitinho/core/judge';
 import { sameLeads } from '@jeitinho/core/sheet';
 import { useDraft } from '../../data/draft';
-import { useMeterFeed, type Feed } from '../../data/meter/feed';
+import { isConnected, useMeterFeed, type Feed } from '../../data/meter/feed';
 import { useStale } from '../../parts/meter/meter-digits';
 
 export interface VoltsEntry {
@@ -66,10 +66,6 @@ export function useVoltsEntry(
       : { typed: text.trim().slice(0, 60) },
   };
 }
-
-/** A simulated meter belongs to its own job; a real one to whatever is in hand. */
-export const isConnected = ({ status, kind, job }: Feed, jobId: string): boolean =>
-  status !== 'off' && (kind !== 'simulated' || job === jobId);
 
 function typedReading(parsed: TypedEntry): Figure | undefined {
   if (parsed.kind === 'overload') return { kind: 'overload' };

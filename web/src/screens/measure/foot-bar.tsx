@@ -9,6 +9,8 @@ import {
   type Step,
 } from '@jeitinho/core/job';
 import { isMeasured, placementWords, type Sheet, wantsOf } from '@jeitinho/core/sheet';
+import { useState } from 'react';
+import { isConnected, useMeterFeed } from '../../data/meter/feed';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
@@ -43,7 +45,7 @@ export interface FootBarProps {
 
 export function FootBar(props: FootBarProps) {
   const { current, reading, refusal, armed, settled, onPrimary, onSkip, onUndo, onContact } = props;
-  const { sheet, state } = useJob();
+  const { job, sheet, state } = useJob();
   const typing = reading !== undefined && reading.text !== '';
   const primary = primaryWords(props);
   const gated = refusal && asksForLive(refusal);
@@ -75,6 +77,8 @@ export function FootBar(props: FootBarProps) {
     </>
   );
   const small = useSmallScreen();
+  const connected = isConnected(useMeterFeed(), job.id);
+  const [byHand, setByHand] = useState(false);
   const next = nextWords(sheet, state, current);
   return (
     <>
@@ -98,7 +102,22 @@ export function FootBar(props: FootBarProps) {
           )}
           {side}
         </div>
-        {reading ? (
+        {reading && connected && !byHand && reading.text === '' ? (
+          // The meter types: the keypad folds away, and the card has its room.
+          <div className="flex gap-2">
+            <Button className="px-3" onClick={() => setByHand(true)}>
+              Type it
+            </Button>
+            <Button
+              kind={kind}
+              className="flex-1 text-[18px]"
+              onClick={onPrimary}
+              disabled={!enabled}
+            >
+              {primary}
+            </Button>
+          </div>
+        ) : reading ? (
           <Keypad
             text={reading.text}
             onText={reading.setText}

@@ -55,7 +55,7 @@ function Display({ code, shown }: Face) {
   return (
     <p className="m-0 flex items-center gap-3">
       {lamp && (
-        <span aria-hidden="true" className="h-5 w-5 rounded-full border-2 border-ink bg-marigold" />
+        <span aria-hidden="true" className="h-6 w-6 rounded-full border-2 border-ink bg-marigold" />
       )}
       <span className="text-[14px] text-soft">
         {lamp ? 'Its lamp blinks' : 'Its display shows'}

@@ -21,7 +21,7 @@ export function ProblemList({
             <button
               type="button"
               onClick={() => onPick(path)}
-              className="figure min-h-8 max-w-full cursor-pointer truncate text-left text-[13px] text-soft underline decoration-hair underline-offset-4"
+              className="figure min-h-11 max-w-full cursor-pointer truncate text-left text-[13px] text-soft underline decoration-hair underline-offset-4"
             >
               {path || 'whole file'}
             </button>

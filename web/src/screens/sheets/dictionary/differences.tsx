@@ -105,7 +105,7 @@ function Row({
             type="checkbox"
             checked={on}
             onChange={() => onToggle(cellKey(cell))}
-            className="h-5 w-5 accent-[var(--jade)]"
+            className="h-6 w-6 accent-[var(--jade)]"
           />
         </label>
       </td>

@@ -1,0 +1,67 @@
+/** The stop in hand: what the customer says, the plate, and the one thing to press. */
+import type { JobListItem } from '@jeitinho/core';
+import type { ReactNode } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { clockTime, longDay, useNow } from '../../data/now';
+import { useKeys } from '../../parts/keys';
+import { stageWords } from './stage-words';
+
+export function StopInHand({ job }: { readonly job: JobListItem }) {
+  const { unit, site, summary } = job;
+  const begun = summary !== null && summary.stage !== 'arrive';
+  const navigate = useNavigate();
+  useKeys({ Enter: () => void navigate(`/jobs/${job.id}`) });
+  return (
+    <section aria-label="Next visit">
+      <p className="m-0 text-soft">
+        {job.visitAt && <span className="figure mr-2 text-[20px]">{clockTime(job.visitAt)}</span>}
+        {site.name} · {site.address}
+      </p>
+      <h2 className="m-0 mt-2 text-[31px] leading-tight font-bold max-lg:text-[25px]">
+        “{job.complaint}”
+      </h2>
+      <dl className="m-0 mt-4 grid grid-cols-4 gap-px border border-ink bg-hair max-lg:grid-cols-2">
+        <Plate name="Machine">{unit.label}</Plate>
+        <Plate name="Maker, model">
+          {unit.maker} {unit.model}
+        </Plate>
+        <Plate name="Serial">{unit.serial || 'not noted'}</Plate>
+        <Plate name="Warranty">
+          <Warranty until={unit.warrantyUntil} />
+        </Plate>
+      </dl>
+      <p
+        className={`m-0 mt-4 border-l-4 py-0.5 pl-3 ${job.urgent ? 'border-marigold' : 'border-hair'}`}
+      >
+        {job.urgent && <strong className="block text-marigold">▲ unit down, waiting</strong>}
+        {stageWords(job)}
+      </p>
+      <Link
+        to={`/jobs/${job.id}`}
+        className="mt-5 inline-flex min-h-[52px] items-center bg-jade px-7 text-[18px] font-semibold text-on-jade no-underline max-lg:flex max-lg:justify-center"
+      >
+        {begun ? 'Go on with this visit' : 'Start this visit'}
+        <kbd aria-hidden="true" className="figure ml-3 text-[14px] opacity-80 max-lg:hidden">
+          Enter
+        </kbd>
+      </Link>
+    </section>
+  );
+}
+
+const Plate = ({ name, children }: { readonly name: string; readonly children: ReactNode }) => (
+  <div className="bg-card px-4 py-2.5">
+    <dt className="text-[13px] text-soft">{name}</dt>
+    <dd className="figure m-0 text-[17px] font-semibold [overflow-wrap:anywhere]">{children}</dd>
+  </div>
+);
+
+function Warranty({ until }: { readonly until: string | null }) {
+  const now = useNow(60_000);
+  if (until === null) return 'none noted';
+  return Date.parse(until) < now ? (
+    <span className="text-soft">over</span>
+  ) : (
+    <span className="text-jade">to {longDay(until)}</span>
+  );
+}
