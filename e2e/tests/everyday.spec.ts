@@ -172,6 +172,9 @@ test('stopping and handing over is a result; a signed job can be opened again', 
   await why.getByRole('button', { name: 'signed too early' }).click();
   await expect(page.getByText('Withdrew an entry: signed too early')).toBeVisible();
   await page.getByRole('button', { name: /^Plate matches/ }).click();
+  // One press: it goes on by itself.
+  await expect(page.getByRole('heading', { name: 'What does the display show?' })).toBeVisible();
+  await page.getByRole('link', { name: /^Arrive/ }).click();
   await expect(page.getByText('✓ The plate on the unit matches.')).toBeVisible();
 });
 

@@ -23,7 +23,6 @@ test('a whole job with the thumb, and nothing wider than the screen', async ({ p
   await heading('“Warm inside, no hum.”');
   await fits();
   await tap(page, /^Plate matches/);
-  await tap(page, /^Go on to Read/);
   await tap(page, '21 Inverter does not answer');
   await fits();
   await tap(page, /^Go on to Make safe/);

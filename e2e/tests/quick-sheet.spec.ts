@@ -101,7 +101,13 @@ test('rows typed by hand and a CSV file with decimal commas make a sheet as well
   await page.getByLabel('Connector', { exact: true }).fill('X3');
   await page.getByLabel('Pins', { exact: true }).fill('1-2');
   await page.getByLabel('State', { exact: true }).fill('off');
-  await page.getByLabel('Expected', { exact: true }).fill('> 1 MΩ');
+  const expected = page.getByLabel('Expected', { exact: true });
+  await expected.fill('> 1 M bananas');
+  await page.getByRole('button', { name: 'Add row' }).click();
+  // What is not understood stays where it was typed.
+  await expect(page.getByText(/bananas/)).toBeVisible();
+  await expect(expected).toHaveValue('> 1 M bananas');
+  await expected.fill('> 1 MΩ');
   await page.getByRole('button', { name: 'Add row' }).click();
   await expect(understood(page)).toContainText('2 rows understood');
   await page.getByRole('button', { name: 'Save the sheet' }).click();

@@ -28,8 +28,10 @@ export const looksOutwards = ({ function: fn }: QuickRow): boolean =>
   fn === 'insulation' ||
   fn === 'temperature';
 
+type Weights = Readonly<Record<string, number>>;
+
 /** Equal shares over the bad outcomes that a row can have, `none` and `open` heavier. */
-function bad({ expect, function: fn }: QuickRow, weights: Readonly<Record<string, number>>) {
+function bad({ expect, function: fn }: QuickRow, weights: Weights) {
   const outcomes = possibleOutcomes(expect, fn).filter((each) => each !== 'ok');
   const total = outcomes.reduce((sum, each) => sum + (weights[each] ?? 0), 0);
   // Nothing of what this fault does can show here: let it stay silent.
@@ -44,6 +46,13 @@ function bad({ expect, function: fn }: QuickRow, weights: Readonly<Record<string
 
 const round = (value: number) => Math.round(value * 1000) / 1000;
 
+/**
+ * What a broken or corroded wire does to what is measured through it: no current flows, and no charge. Of
+ * a resistance it leaves nothing or more, never less: on “at least 1 MΩ” it reads open, and that is good.
+ */
+const brokenWire = ({ function: fn }: QuickRow): Weights =>
+  fn === 'capacitance' ? { none: 0.8, low: 0.2 } : { open: 0.8, high: 0.2 };
+
 export function propose(tests: readonly QuickTest[]): Proposal {
   const parts: Part[] = [];
   const faults: Fault[] = [];
@@ -51,11 +60,11 @@ export function propose(tests: readonly QuickTest[]): Proposal {
   const outwards = tests.filter(({ row }) => looksOutwards(row));
   const shows = (
     list: readonly QuickTest[],
-    weights: Readonly<Record<string, number>>,
+    weights: Weights | ((row: QuickRow) => Weights),
   ): Fault['shows'] =>
     Object.fromEntries(
       list.flatMap(({ observable, row }) => {
-        const shown = bad(row, weights);
+        const shown = bad(row, typeof weights === 'function' ? weights(row) : weights);
         return shown ? [[observable, shown]] : [];
       }),
     );
@@ -104,7 +113,7 @@ export function propose(tests: readonly QuickTest[]): Proposal {
       name: `Harness at ${connector} broken or corroded`,
       part: `harness-${slug(connector)}`,
       prior: 1,
-      shows: shows(list, { open: 0.8, high: 0.2, low: 0.05 }),
+      shows: shows(list, brokenWire),
     });
   }
   return { parts: parts.filter(({ id }) => faults.some((fault) => fault.part === id)), faults };

@@ -168,6 +168,17 @@ describe('the sheet made of it', () => {
       [3, 'GND'],
     ]);
   });
+  test('a broken wire reads open or more, never less: on “at least 1 MΩ” it shows nothing', () => {
+    const rows =
+      'Connector\tPins\tState\tExpected\nCN5\t1-2\toff\t8–14 Ω\nCN5\t1-3\toff\t> 1 MΩ\nCN5\t1-4\toff\t10 µF ±5%';
+    const sheet = quickSheet(head, rowsOf(rows).rows);
+    const harness = sheet.faults.find(({ id }) => id.startsWith('harness'))!;
+    expect(Object.values(harness.shows)).toEqual([
+      { open: 0.8, high: 0.2 },
+      { none: 0.8, low: 0.2 },
+    ]);
+    expect(Object.keys(harness.shows).some((each) => each.includes('1-3'))).toBe(false);
+  });
   test('a job can be worked with it at once', () => {
     const sheet = quickSheet(head, rowsOf(table).rows);
     const log = logWriter();

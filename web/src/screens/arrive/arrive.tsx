@@ -17,11 +17,14 @@ export function Arrive() {
   const [differs, setDiffers] = useState(plateNote !== '');
   const plate = state.arrived?.body.plate;
   const goOn = useGoOn('arrive');
-  const matches = () => void record('arrived', { plate: 'matches', note: '' });
+  // One press: a plate that matches leaves nothing to do here.
+  const matches = async () => {
+    if (await record('arrived', { plate: 'matches', note: '' })) goOn();
+  };
   const noteDifference = async () => {
     if (await record('arrived', { plate: 'differs', note: plateNote.trim() })) setPlateNote('');
   };
-  useKeys({ Enter: () => (plate ? goOn() : differs ? void noteDifference() : matches()) });
+  useKeys({ Enter: () => (plate ? goOn() : void (differs ? noteDifference() : matches())) });
   const { unit, site } = job;
   return (
     <>
@@ -100,7 +103,7 @@ export function Arrive() {
             <Button kind="quiet" onClick={() => setDiffers(true)}>
               It differs
             </Button>
-            <Button kind="go" hint="Enter" onClick={matches}>
+            <Button kind="go" hint="Enter" onClick={() => void matches()}>
               Plate matches
             </Button>
           </>

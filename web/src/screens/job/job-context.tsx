@@ -121,10 +121,10 @@ function useNotice() {
       (notice.test !== undefined && here !== undefined && notice.test !== here));
   const tell = useCallback(
     (text: string | undefined, about?: object) => {
-      const test = about && 'test' in about ? String(about.test) : here;
+      const test = about && 'test' in about ? String(about.test) : undefined;
       setNotice(text === undefined ? undefined : { text, stage, test });
     },
-    [stage, here],
+    [stage],
   );
   return [elsewhere ? undefined : notice?.text, tell] as const;
 }

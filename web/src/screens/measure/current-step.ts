@@ -8,6 +8,8 @@ export interface CurrentStep {
   readonly step: Step;
   readonly steps: readonly Step[];
   readonly goTo: (observable: string) => void;
+  /** The same, with what was just refused still standing over it. */
+  readonly backTo: (observable: string) => void;
   /** Suggested after the step in hand; undefined when nothing is left. */
   readonly next: Step | undefined;
   /** The next open point of the same test, if any. */
@@ -22,7 +24,7 @@ interface Going {
 }
 
 export function useCurrentStep(): CurrentStep {
-  const { sheet, state } = useJob();
+  const { sheet, state, dismiss } = useJob();
   const [params, setParams] = useSearchParams();
   const steps = useMemo(() => stepsOf(sheet), [sheet]);
   const address = params.get('at');
@@ -40,14 +42,19 @@ export function useCurrentStep(): CurrentStep {
     steps.find((each) => each.observable === first)!;
   const index = steps.indexOf(step);
   const next = nextStep(sheet, state, step.observable);
-  const goTo = (observable: string) => {
+  const backTo = (observable: string) => {
     setGoing((now) => ({ to: observable, left: [...(now ? [...now.left, now.to] : []), address] }));
     setParams({ at: observable }, { replace: true });
+  };
+  const goTo = (observable: string) => {
+    dismiss();
+    backTo(observable);
   };
   return {
     step,
     steps,
     goTo,
+    backTo,
     next,
     nextPoint:
       next?.test.id === step.test.id && next.observable !== step.observable ? next : undefined,

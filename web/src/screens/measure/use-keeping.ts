@@ -35,7 +35,7 @@ export function useKeeping({
 }: KeepingPlace): Keeping {
   const { sheet, state } = useJob();
   const [asking, setAsking] = useState<{ text: string; other: OtherSize }>();
-  const { step, nextPoint, goTo } = current;
+  const { step, nextPoint, goTo, backTo } = current;
   const { parsed } = reading;
 
   /** What the figure would be called, before it is kept. */
@@ -71,7 +71,7 @@ export function useKeeping({
     // The next placement at once; back here, with what was typed, should the rules refuse it.
     // By its own name, for an address that names the test only leads to the next open point.
     goTo(nextPoint && !stays ? nextPoint.observable : step.observable);
-    if (!(await kept)) goTo(step.observable);
+    if (!(await kept)) backTo(step.observable);
   };
 
   const asked = asking?.text === reading.text && parsed.kind === 'value' ? asking : undefined;

@@ -1,4 +1,5 @@
 /** Where the table comes in: pasted, opened from a file, or typed row by row. */
+import { matchColumns, readRows, splitTable } from '@jeitinho/core';
 import { useRef, useState } from 'react';
 import { readTextFile } from '../../../data/files';
 import { Button } from '../../../parts/button';
@@ -74,6 +75,7 @@ function appended(text: string, cells: readonly string[]): string {
 
 function TypedRow({ onRow }: { onRow: (cells: readonly string[]) => void }) {
   const [cells, setCells] = useState<readonly string[]>(['', '', '', '', '']);
+  const [problem, setProblem] = useState<string>();
   const first = useRef<HTMLInputElement>(null);
   const ready = cells[1]!.trim() !== '' && cells[3]!.trim() !== '';
   return (
@@ -82,7 +84,12 @@ function TypedRow({ onRow }: { onRow: (cells: readonly string[]) => void }) {
       onSubmit={(event) => {
         event.preventDefault();
         if (!ready) return;
-        onRow(cells.map((cell) => cell.trim()));
+        const typed = cells.map((cell) => cell.trim());
+        const wrong = problemIn(typed);
+        setProblem(wrong);
+        // What is not understood stays where it was typed, to be mended there.
+        if (wrong) return;
+        onRow(typed);
         // The next row is mostly of the same connector and state.
         setCells([cells[0]!, '', cells[2]!, '', cells[4]!]);
         first.current?.focus();
@@ -107,6 +114,15 @@ function TypedRow({ onRow }: { onRow: (cells: readonly string[]) => void }) {
       <Button type="submit" disabled={!ready}>
         Add row
       </Button>
+      <p role="status" className="m-0 w-full text-[15px] text-brick">
+        {problem}
+      </p>
     </form>
   );
+}
+
+/** What is not understood of one row, by itself. */
+function problemIn(cells: readonly string[]): string | undefined {
+  const table = splitTable([HEADING.split('\t'), cells]);
+  return readRows(table, matchColumns(table)).problems[0]?.message;
 }
