@@ -10,7 +10,11 @@ const RETRY_MS = 3_000;
 let reach: Reach = 'reached';
 const listeners = new Set<() => void>();
 
+/** When the server last answered, ms; while it does, it is now. */
+let lastReached: number | undefined;
+
 function setReach(next: Reach): void {
+  if (next === 'reached') lastReached = Date.now();
   if (next === reach) return;
   reach = next;
   for (const listener of listeners) listener();
@@ -25,6 +29,9 @@ const subscribe = (listener: () => void) => {
 export function useReach(): Reach {
   return useSyncExternalStore(subscribe, () => reach);
 }
+
+/** Since when it has not; undefined where it never did since the page was opened. */
+export const awaySince = (): number | undefined => lastReached;
 
 /** Noted wherever the server was asked, so that every screen says the same. */
 export const noteReach = setReach;

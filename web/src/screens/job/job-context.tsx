@@ -15,6 +15,7 @@ import { useLocation } from 'react-router';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
 import { countedEntries, localStore, type LocalEntry } from '../../data/local-store';
 import { recordEntry } from '../../data/record';
+import { askToPersist } from '../../data/storage';
 import { syncNow, useSync } from '../../data/sync-status';
 
 export interface JobContext {
@@ -67,7 +68,10 @@ export function JobProvider({
       try {
         const refusal = await recordEntry({ jobId: job.id, sheet, author }, kind, body);
         setNotice(refusal?.message, body);
-        if (!refusal) void syncNow(job.id);
+        if (!refusal) {
+          askToPersist();
+          void syncNow(job.id);
+        }
         return refusal === undefined;
       } catch {
         setNotice(

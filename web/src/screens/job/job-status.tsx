@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { clockTime, useNow } from '../../data/now';
 import type { Reach } from '../../data/outbox';
-import { useReach } from '../../data/sync-status';
+import { awaySince, useReach } from '../../data/sync-status';
 import { useJob } from './job-context';
 
 /** The time of day; what runs down has its own clock in the rail. */
@@ -26,16 +26,20 @@ export function SavedState() {
   const refused = entries.filter((entry) => entry.sendState === 'refused').length;
   const slow = useLater(unsent > 0, WORTH_SAYING_MS);
   const why = AWAY[reach];
+  const since = awaySince();
   const text =
     unsent > 0 && (slow || reach !== 'reached')
       ? `kept here, ${unsent} to send${why ? `: ${why}` : ''}`
       : reach !== 'reached'
-        ? `${why ?? 'no server'}, all kept here`
+        ? `all kept here, ${why ?? 'away'}${since === undefined ? '' : ` since ${clockTime(since)}`}`
         : refused > 0
           ? `${refused} not accepted, see roll`
           : 'all kept';
   return (
-    <span role="status" className="text-[14px] whitespace-nowrap text-soft max-lg:text-[13px]">
+    <span
+      role="status"
+      className="text-[14px] whitespace-nowrap text-soft max-lg:block max-lg:max-w-32 max-lg:text-right max-lg:text-[13px] max-lg:leading-tight max-lg:whitespace-normal"
+    >
       {text}
     </span>
   );

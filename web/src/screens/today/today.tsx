@@ -5,11 +5,13 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { clockTime, longDay, useNow } from '../../data/now';
 import { openJobsOptions, shopOptions, signedJobsOptions } from '../../data/queries';
+import { useWeekAhead } from '../../data/week-ahead';
 import { Notice } from '../../parts/notice';
 import { DeskFrame } from '../../parts/desk-frame';
 import { Button } from '../../parts/button';
 import { dayOfVisits, nextStop } from './day';
 import { DayRule } from './day-rule';
+import { KeptHere } from './kept-here';
 import { NewVisit } from './new-visit';
 import { Owed } from './owed';
 import { stageWords } from './stage-words';
@@ -22,6 +24,7 @@ export function Today() {
   const shop = useQuery(shopOptions());
   const now = useNow(30_000);
   const all = query.data?.pages.flatMap(({ items }) => items) ?? [];
+  useWeekAhead(all, now);
   const day = dayOfVisits(all, now);
   const [chosenId, choose] = useState<string>();
   const chosen = all.find(({ id }) => id === chosenId) ?? nextStop(day, now);
@@ -90,6 +93,7 @@ export function Today() {
           </ol>
         </section>
       )}
+      <KeptHere />
     </DeskFrame>
   );
 }
