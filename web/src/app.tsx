@@ -19,8 +19,15 @@ const desk = (screen: keyof typeof DeskScreens) => async () => ({
   Component: (await import('./screens/sheets/routes'))[screen],
 });
 
+/** How long the first screen has the line to itself, ms. */
+const FIRST_SCREEN_MS = 2_500;
+const afterFirstScreen = () => new Promise((done) => setTimeout(done, FIRST_SCREEN_MS));
+
 /** Reckons with the job log, so it comes after the first screen. */
-const ClockRail = lazy(() => import('./parts/clock-rail'));
+const ClockRail = lazy(async () => {
+  await afterFirstScreen();
+  return import('./parts/clock-rail');
+});
 
 function Root() {
   useFocusKeeper();
