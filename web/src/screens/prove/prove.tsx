@@ -20,10 +20,12 @@ export function Prove() {
   const goOn = useGoOn('prove');
   const navigate = useNavigate();
   const first = proof?.owed[0];
+  const failed = proof !== undefined && !proof.proven && isSeenBad(proof);
   const primary = () => {
     if (proof?.proven) goOn();
     else if (first)
       void navigate(placePath(job.id, { stage: 'measure', observable: first.observable }));
+    else if (failed) void navigate(stagePath(job.id, 'decide'));
   };
   useKeys({ Enter: primary });
   return (
@@ -45,7 +47,9 @@ export function Prove() {
             ? 'next: the report'
             : first
               ? 'it was bad before the work'
-              : 'look for the complaint, in the state that showed it'
+              : failed
+                ? 'decide anew, with what is known now'
+                : 'look for the complaint, in the state that showed it'
         }
       >
         {!proof?.proven && (
@@ -53,18 +57,26 @@ export function Prove() {
             Leave it unproven
           </Button>
         )}
-        <Button kind="go" hint="Enter" disabled={!proof?.proven && !first} onClick={primary}>
-          {proof?.proven ? 'To Sign' : 'Measure it again'}
+        <Button
+          kind="go"
+          hint="Enter"
+          disabled={!proof?.proven && !first && !failed}
+          onClick={primary}
+        >
+          {proof?.proven ? 'To Sign' : failed && !first ? 'Decide anew' : 'Measure it again'}
         </Button>
       </ActionBar>
     </>
   );
 }
 
+/** What was read, or looked for, says that it is not mended. */
+const isSeenBad = ({ bad, seen }: Proof): boolean => bad.length > 0 || seen === true;
+
 const titleOf = (proof: Proof): string =>
   proof.proven
     ? 'The repair is proven'
-    : proof.bad.length > 0 || proof.seen
+    : isSeenBad(proof)
       ? proof.work.body.what === 'fitted'
         ? 'The new part did not help'
         : 'It is not mended'
@@ -80,7 +92,7 @@ function Detail({ proof }: { readonly proof: Proof }) {
           : 'Nothing had read bad; the complaint was looked for, and not seen.'}
       </p>
     );
-  if (proof.bad.length === 0 && !proof.seen)
+  if (!isSeenBad(proof))
     return (
       <p role="status" className="m-0 text-soft">
         {proof.owed.length > 0
