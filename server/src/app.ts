@@ -88,7 +88,7 @@ export function createApp({
     if (!c.res.headers.has('cache-control')) c.res.headers.set('cache-control', 'no-store');
   });
   // What is large and seldom changes is asked after, and sent only where it did.
-  for (const path of ['/api/v1/jobs/:id', '/api/v1/sheets/*']) app.get(path, askedAfter, etag());
+  for (const path of ['/api/v1/jobs/:id', '/api/v1/sheets/*']) app.use(path, askedAfter, tagged);
 
   if (checked) app.use('/api/v1/*', checkAnswers());
 
@@ -130,6 +130,10 @@ export function createApp({
   });
   return app;
 }
+
+/** Of what is read alone: an answer to something written is of that one time. */
+const tag = etag();
+const tagged: MiddlewareHandler = (c, next) => (c.req.method === 'GET' ? tag(c, next) : next());
 
 const askedAfter: MiddlewareHandler = async (c, next) => {
   await next();

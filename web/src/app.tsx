@@ -1,6 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
 import { FindAnything } from './screens/find/find-anything';
+import { patiently } from './data/piece';
 import { useFocusKeeper } from './parts/focus-keeper';
 import { KeysHelp } from './parts/keys-help';
 import { StoreNotice } from './parts/store-notice';
@@ -19,14 +20,14 @@ const desk = (screen: keyof typeof DeskScreens) => async () => ({
   Component: (await import('./screens/sheets/routes'))[screen],
 });
 
-/** How long the first screen has the line to itself, ms. */
+/** How long Today has the line to itself, ms. */
 const FIRST_SCREEN_MS = 2_500;
-const afterFirstScreen = () => new Promise((done) => setTimeout(done, FIRST_SCREEN_MS));
 
-/** Reckons with the job log, so it comes after the first screen. */
+/** Reckons with the job log: at once beside a job, after the first screen beside Today. */
 const ClockRail = lazy(async () => {
-  await afterFirstScreen();
-  return import('./parts/clock-rail');
+  if (window.location.pathname === '/')
+    await new Promise((done) => setTimeout(done, FIRST_SCREEN_MS));
+  return patiently(() => import('./parts/clock-rail'));
 });
 
 function Root() {

@@ -3,7 +3,7 @@
  * proven. Where nothing had read bad, the proof is the complaint: looked for, and not seen.
  */
 import { isBad } from './is-bad';
-import { isSilent, type JobState, type Taken } from '../state/state';
+import { isSilent, type JobState, type Looked, type Taken } from '../state/state';
 import type { NotedWork } from '../work/work';
 
 export interface Proof {
@@ -59,7 +59,7 @@ export function proofOf(state: JobState): Proof | undefined {
       wasBad.some((each) => each.observable === taken.observable && sameState(each, taken)),
   );
   const look = lookSince(state);
-  const gone = look?.body.seen === false;
+  const gone = look?.body.seen === false && inShowingState(state.looked, look);
   return {
     work,
     owed,
@@ -72,6 +72,15 @@ export function proofOf(state: JobState): Proof | undefined {
       look?.body.seen !== true &&
       (good.length > 0 || (wasBad.length === 0 && gone)),
   };
+}
+
+/**
+ * A complaint that is not seen is gone where it was looked for in the state that had shown it; where nobody
+ * knows which that was, any look will do.
+ */
+export function inShowingState(looked: readonly Looked[], look: Looked): boolean {
+  const shown = looked.findLast(({ body }) => body.seen)?.state;
+  return shown === undefined || look.state === undefined || look.state === shown;
 }
 
 /** Good in another state than the one that showed it bad proves nothing; where the state is not known, it does. */

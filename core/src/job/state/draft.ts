@@ -20,7 +20,7 @@ import type {
 import type { Continued } from '../work/continued';
 import type { KeptTwin } from '../work/kept-twin';
 import type { NotedWork } from '../work/work';
-import type { Compared, Entered, Overruled, ShownCode, Taken } from './state';
+import type { Compared, Entered, Looked, Overruled, ShownCode, Taken } from './state';
 
 /** A work, with what stood before it. */
 export interface Change {
@@ -77,7 +77,7 @@ export interface Draft {
   epochs: Map<string, number>;
   entered?: Entered;
   symptoms: Map<string, string>;
-  looked: Noted<{ readonly seen: boolean }>[];
+  looked: Looked[];
   skipped: Map<string, string>;
   licence?: Noted<Licence>;
   spells: Map<string, Spell>;

@@ -118,6 +118,12 @@ export interface TakenGroup {
   readonly of: number;
 }
 
+/** A look for the complaint, and the live state that the machine was in. */
+export type Looked = Noted<{ readonly seen: boolean }> & {
+  /** Null where none was current; absent in a log from before states were entered. */
+  readonly state?: string | null;
+};
+
 /** A live state that was entered. */
 export interface Entered {
   readonly state: string;
@@ -198,7 +204,7 @@ export interface JobState {
   /** Symptoms of the sheet that were seen or told, by id, with their entries. */
   readonly symptoms: ReadonlyMap<string, string>;
   /** Whether the complaint was seen, each time it was looked for. */
-  readonly looked: readonly Noted<{ readonly seen: boolean }>[];
+  readonly looked: readonly Looked[];
   /** By which edition of the rules this log folds. */
   readonly rules: 1 | 2;
   readonly decision?: Noted<Decision>;

@@ -45,6 +45,22 @@ test('a look for the complaint speaks for the machine as it was looked at, not f
   expect(proofOf(fold(log))).toMatchObject({ seen: true, proven: false });
 });
 
+test('“not seen” proves a repair only in the state that had shown the complaint', () => {
+  const log = liveHeat(openHeat(), 'heat');
+  log.add('looked', { seen: true });
+  log.add('work', { what: 'reseated', repair: 'reseat', note: '' });
+  log.add('window', { state: 'standby' });
+  log.add('looked', { seen: false });
+  expect(fold(log).looked.map(({ state, body }) => [state, body.seen])).toEqual([
+    ['heat', true],
+    ['standby', false],
+  ]);
+  expect(proofOf(fold(log))!.proven).toBe(false);
+  log.add('window', { state: 'heat' });
+  log.add('looked', { seen: false });
+  expect(proofOf(fold(log))!.proven).toBe(true);
+});
+
 describe('again, changed, later', () => {
   test('agreeing figures of one spell count once, with how often they agreed', () => {
     const log = noVolts();

@@ -1,5 +1,5 @@
 /** Whether the complaint was seen on site: asked once an epoch, after a state that could show it. */
-import { lookSince } from '@jeitinho/core/job';
+import { inShowingState, lookSince } from '@jeitinho/core/job';
 import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
 
@@ -20,7 +20,9 @@ export function LookedAsk() {
           {answered
             ? answered.body.seen
               ? 'was seen here.'
-              : 'was looked for, and not seen.'
+              : inShowingState(state.looked, answered)
+                ? 'was looked for, and not seen.'
+                : 'was not seen, in another state than the one that had shown it. Look for it there.'
             : 'Was it seen here?'}
         </span>
       </p>

@@ -1,22 +1,33 @@
 /** `Ctrl K`: find a job, a stage or test of the one in hand, a sheet, a formula. */
 import { Dialog } from 'radix-ui';
 import { lazy, Suspense, useEffect, useState } from 'react';
+import { patiently } from '../../data/piece';
+import { FIND_FIELD } from './find-field';
 
-/** It knows sheets and reports, and comes when it is first asked for. */
-const Found = lazy(() => import('./found'));
+/** It knows sheets and reports: it comes after the first screen, or when it is asked for before. */
+const found = () => patiently(() => import('./found'));
+const Found = lazy(found);
+const AFTER_MS = 4_000;
 
 export function FindAnything() {
   const [open, setOpen] = useState(false);
+  const [text, setText] = useState('');
+  useEffect(() => {
+    const timer = setTimeout(() => void found(), AFTER_MS);
+    return () => clearTimeout(timer);
+  }, []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
         event.preventDefault();
+        setText('');
         setOpen((was) => !was);
       }
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
+  const close = () => setOpen(false);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Portal>
@@ -26,8 +37,19 @@ export function FindAnything() {
           className="fixed top-[12vh] left-1/2 w-[min(36rem,94vw)] -translate-x-1/2 border-2 border-ink bg-card"
         >
           <Dialog.Title className="sr-only">Find anything</Dialog.Title>
-          <Suspense fallback={<p className="m-0 p-4 text-soft">One moment …</p>}>
-            <Found onDone={() => setOpen(false)} />
+          {/* What is typed before it has come is not lost. */}
+          <Suspense
+            fallback={
+              <input
+                autoFocus
+                aria-label="Find anything"
+                value={text}
+                onChange={(event) => setText(event.target.value)}
+                className={FIND_FIELD}
+              />
+            }
+          >
+            <Found text={text} onText={setText} onDone={close} />
           </Suspense>
         </Dialog.Content>
       </Dialog.Portal>

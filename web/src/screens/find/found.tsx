@@ -6,6 +6,7 @@ import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-quer
 import { Command, defaultFilter } from 'cmdk';
 import { useLocation, useNavigate } from 'react-router';
 import { reportNumber } from '@jeitinho/core';
+import { FIND_FIELD } from './find-field';
 import { placesOf } from './places-of';
 import { jobOptions, openJobsOptions, sheetsOptions, signedJobsOptions } from '../../data/queries';
 
@@ -17,7 +18,13 @@ const rank = (value: string, search: string, keywords?: string[]) =>
 const ITEM =
   'flex min-h-11 cursor-pointer items-center justify-between gap-3 px-3 data-[selected=true]:bg-jade-tint';
 
-export default function Found({ onDone }: { onDone: () => void }) {
+export interface FoundProps {
+  readonly text: string;
+  readonly onText: (text: string) => void;
+  readonly onDone: () => void;
+}
+
+export default function Found({ text, onText, onDone }: FoundProps) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const open = useInfiniteQuery(openJobsOptions());
@@ -39,8 +46,10 @@ export default function Found({ onDone }: { onDone: () => void }) {
     <Command label="Find anything" filter={rank}>
       <Command.Input
         autoFocus
+        value={text}
+        onValueChange={onText}
         placeholder="A job, a serial number, a test, a pin, a code, a sheet …"
-        className="w-full border-b border-ink bg-card px-4 py-3 text-[18px] outline-none"
+        className={FIND_FIELD}
       />
       <Command.List className="max-h-[50vh] overflow-y-auto p-2">
         <Command.Empty className="px-3 py-2 text-soft">Nothing of that name.</Command.Empty>

@@ -33,7 +33,7 @@ import { SizeAsk, type SizeAskProps } from './size-ask';
 import { PointTable } from './point-table';
 import { readingAt } from './told';
 import type { MeterInHand } from './use-meter';
-import { ComparedLines } from './specimen';
+import { ComparedLines, SpecimenBelow, type SpecimenInHand } from './specimen';
 import type { ReadingEntry } from './use-reading';
 
 export interface MeasureCardProps {
@@ -50,6 +50,7 @@ export interface MeasureCardProps {
   readonly onRepeat: (observable: string) => void;
   readonly onPaste: (text: string) => void;
   readonly meter: MeterInHand;
+  readonly other: SpecimenInHand;
 }
 
 export function MeasureCard({
@@ -64,6 +65,7 @@ export function MeasureCard({
   onRepeat,
   onPaste,
   meter,
+  other,
 }: MeasureCardProps) {
   const { job, sheet, state } = useJob();
   const point = test.points.find((each) => each.id === pointId)!;
@@ -138,6 +140,7 @@ export function MeasureCard({
         </div>
       </div>
       <ComparedLines test={test} point={point} />
+      {!blocked && <SpecimenBelow {...other} />}
       <GroupVerdicts test={test} />
       {test.points.length > 1 && <PointTable test={test} current={point} onPick={onPick} />}
     </>

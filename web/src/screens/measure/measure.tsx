@@ -108,6 +108,7 @@ function Body({ card }: { card: Card }) {
         onRepeat={card.repeat}
         onPaste={(text) => card.open({ kind: 'paste', text })}
         meter={card.meter}
+        other={card.other}
       />
     );
   const answer = async (words: string) => {

@@ -3,8 +3,9 @@ import { Dialog } from 'radix-ui';
 import { lazy, Suspense } from 'react';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { Button } from '../../parts/button';
+import { patiently } from '../../data/piece';
 
-const PocketReckoner = lazy(() => import('../reckoner/pocket-reckoner'));
+const PocketReckoner = lazy(() => patiently(() => import('../reckoner/pocket-reckoner')));
 
 export function ReckonerChip() {
   return (

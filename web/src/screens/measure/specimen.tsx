@@ -34,10 +34,24 @@ export function useSpecimen(test: string): SpecimenInHand {
   };
 }
 
-export function SpecimenChip({ specimen, choose }: SpecimenInHand) {
+/** On a phone it stands below the card until another thing was chosen: see {@link SpecimenBelow}. */
+export const SpecimenChip = (props: SpecimenInHand) => (
+  <li className={props.specimen ? '' : 'max-lg:hidden'}>
+    <SpecimenChoice {...props} />
+  </li>
+);
+
+export const SpecimenBelow = (props: SpecimenInHand) =>
+  props.specimen ? null : (
+    <div className="mt-3 lg:hidden">
+      <SpecimenChoice {...props} />
+    </div>
+  );
+
+function SpecimenChoice({ specimen, choose }: SpecimenInHand) {
   const [open, setOpen] = useState(false);
   return (
-    <li className={specimen ? '' : 'max-lg:hidden'}>
+    <>
       <Dialog.Root open={open} onOpenChange={setOpen}>
         <Dialog.Trigger
           className={`${CHIP} min-h-11 cursor-pointer ${specimen ? 'border-2 border-brick bg-brick-tint font-bold' : 'border-hair bg-card'}`}
@@ -53,7 +67,7 @@ export function SpecimenChip({ specimen, choose }: SpecimenInHand) {
           />
         </DialogFrame>
       </Dialog.Root>
-    </li>
+    </>
   );
 }
 

@@ -15,9 +15,10 @@ import { useDraft } from '../../data/draft';
 import { NumberEntry } from './number-entry';
 import { answerWords, shownUnit, type UnitChoices } from './quantity-units';
 import { useUnits } from './use-units';
+import { patiently } from '../../data/piece';
 
 // The charts weigh more than all formulas together; they come when a picture is wanted.
-const Picture = lazy(() => import('./picture'));
+const Picture = lazy(() => patiently(() => import('./picture')));
 
 interface Entered {
   readonly values: FormulaValues;
