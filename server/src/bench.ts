@@ -176,6 +176,15 @@ function randomNetlists(count: number) {
   };
 }
 
+/** A repair after every fifth finding, and the machine powered after each. */
+const withWork = (found: readonly Evidence[]): Evidence[] =>
+  found.flatMap((item, i) => {
+    const fault = medium.faults[i];
+    return i % 5 === 4 && i < 15 && fault
+      ? [item, { done: { [fault.id]: 0.98 } }, { ran: true as const }]
+      : [item];
+  });
+
 process.stdout.write(
   `${JSON.stringify(
     {
@@ -183,6 +192,7 @@ process.stdout.write(
       'belief after 20 findings, 60 faults × 80 tests × 10 parts, K = 2': time(() =>
         infer(medium, evidence),
       ),
+      'the same with three repairs between them': time(() => infer(medium, withWork(evidence))),
       'belief after 20 findings, 150 faults × 200 tests, K = 2': time(() => infer(large, evidence)),
       'judge 10,000 readings': time(() => {
         for (let i = 0; i < 10_000; i += 1)

@@ -51,65 +51,78 @@ function weigh({ left }: Space, machine: Machine, row: Float64Array): void {
 
 function change(space: Space, machine: Machine, work: Work): void {
   const { hypotheses, columns } = space;
-  const move = moveOf(space, work);
+  const { move, touches } = moveOf(space, work);
   hypotheses.forEach(({ faults }, h) => {
-    if (faults.length === 0) return;
+    if (!touches(faults)) return;
     const from = h * columns;
     const logs = machine.subarray(from, from + all(faults) + 1);
     const peak = logs.reduce((a, b) => Math.max(a, b), -Infinity);
     if (peak === -Infinity) return;
     const shares = logs.map((value) => Math.exp(value - peak));
-    if (move(faults, shares)) shares.forEach((share, i) => (logs[i] = peak + Math.log(share)));
+    move(faults, shares);
+    shares.forEach((share, i) => (logs[i] = peak + Math.log(share)));
   });
 }
 
-/** Moves the shares of a set's subsets, by bits, in place. @returns whether anything can have moved */
-type Move = (faults: readonly number[], shares: Float64Array) => boolean;
+/** What work does to a set of faults. */
+interface Move {
+  /** Whether it can change anything of the set: of thousands of sets it changes a few. */
+  readonly touches: (faults: readonly number[]) => boolean;
+  /** Moves the shares of the set's subsets, by bits, in place. */
+  readonly move: (faults: readonly number[], shares: Float64Array) => void;
+}
 
-function moveOf({ model, faultIndex }: Space, work: Work): Move {
+function moveOf(space: Space, work: Work): Move {
   const index = (id: string) => {
-    const f = faultIndex.get(id);
+    const f = space.faultIndex.get(id);
     if (f === undefined) throw new UnknownReferenceError(`there is no fault “${id}”`, '/evidence');
     return f;
   };
-  if ('done' in work) {
-    const success = new Map(Object.entries(work.done).map(([id, chance]) => [index(id), chance]));
-    return (faults, shares) =>
-      eachBit(faults, (f, bit) => {
-        const chance = success.get(f);
-        if (chance === undefined) return false;
-        for (let set = 0; set < shares.length; set += 1)
-          if (set & bit) pass(shares, set, set & ~bit, chance);
-        return true;
-      });
-  }
-  if ('back' in work) {
-    const back = new Set(work.back.map(index));
-    return (faults, shares) =>
-      eachBit(faults, (f, bit) => {
-        if (!back.has(f)) return false;
-        for (let set = 0; set < shares.length; set += 1)
-          if (!(set & bit)) pass(shares, set, set | bit, 1);
-        return true;
-      });
-  }
-  // In the order of the sheet: what has just come back counts as left for those after it.
-  return (faults, shares) =>
-    eachBit(faults, (g, bit) => {
-      for (let set = 1; set < shares.length; set += 1)
-        if (!(set & bit)) {
-          const left = faults.filter((_, i) => set & (1 << i));
-          pass(shares, set, set | bit, broughtBy(model.faults, left, g));
-        }
-      return shares.length > 2;
-    });
+  if ('done' in work)
+    return curing(new Map(Object.entries(work.done).map(([id, chance]) => [index(id), chance])));
+  if ('back' in work) return bringingBack(new Set(work.back.map(index)));
+  return running(space);
 }
 
-/** Calls for each fault of a set with its bit. @returns whether any call said so */
-const eachBit = (
-  faults: readonly number[],
-  call: (fault: number, bit: number) => boolean,
-): boolean => faults.reduce((any, f, i) => call(f, 1 << i) || any, false);
+const curing = (success: ReadonlyMap<number, number>): Move => ({
+  touches: (faults) => faults.some((f) => success.has(f)),
+  move: (faults, shares) =>
+    faults.forEach((f, i) => {
+      const chance = success.get(f);
+      if (chance === undefined) return;
+      for (let set = 0; set < shares.length; set += 1)
+        if (set & (1 << i)) pass(shares, set, set & ~(1 << i), chance);
+    }),
+});
+
+const bringingBack = (back: ReadonlySet<number>): Move => ({
+  touches: (faults) => faults.some((f) => back.has(f)),
+  move: (faults, shares) =>
+    faults.forEach((f, i) => {
+      if (!back.has(f)) return;
+      for (let set = 0; set < shares.length; set += 1)
+        if (!(set & (1 << i))) pass(shares, set, set | (1 << i), 1);
+    }),
+});
+
+/** Powered, what is left may bring what was taken away. */
+function running({ model, faultIndex }: Space): Move {
+  const brings = model.faults.map(
+    (fault) => new Set(Object.keys(fault.brings ?? {}).map((id) => faultIndex.get(id))),
+  );
+  return {
+    touches: (faults) => faults.some((f) => faults.some((g) => nth(brings, f).has(g))),
+    // In the order of the sheet: what has just come back counts as left for those after it.
+    move: (faults, shares) =>
+      faults.forEach((g, i) => {
+        for (let set = 1; set < shares.length; set += 1)
+          if (!(set & (1 << i))) {
+            const left = faults.filter((_, k) => set & (1 << k));
+            pass(shares, set, set | (1 << i), broughtBy(model.faults, left, g));
+          }
+      }),
+  };
+}
 
 function pass(shares: Float64Array, from: number, to: number, chance: number): void {
   const moved = nth(shares, from) * chance;
