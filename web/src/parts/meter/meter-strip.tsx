@@ -175,6 +175,11 @@ function Handling({ feed, simulated, holding }: OfFeed & { simulated: boolean; h
           onChange={(next) => setHold({ follow: next })}
         />
       )}
+      {simulated && holding && !choice.follow && (
+        <p className="m-0 w-full text-[13px] text-soft">
+          Following, the simulated leads go to each next placement by themselves.
+        </p>
+      )}
       {feed.status === 'lost' && (
         <Button kind="quiet" onClick={reconnectMeter}>
           Reconnect
