@@ -1,7 +1,9 @@
 /** Tone and silence are intervals; peaks are bounds; limits may be blurred themselves. */
 import fc from 'fast-check';
 import type { Expectation } from './expectation';
+import { judgeTogether, type TogetherRule } from './groups/index';
 import { judge, possibleOutcomes } from './judge';
+import type { Reading } from './reading';
 import { toneWords } from './tone';
 
 const heard = (expect: Expectation, kind: 'tone' | 'silence', soundsBelow?: number) =>
@@ -130,4 +132,24 @@ test('limits that may be off themselves blur the verdict: ±0.5 K of a thermomet
   // u = 0.5/√3 = 0.2887; (22 − 21.9)/u = 0.346, P = 0.635
   expect(at(0.5).verdict).toBe('cannot-tell');
   expect(at(0.5).p.ok).toBeCloseTo(0.6355, 3);
+});
+
+test('a tone among figures leaves a rule over them open: it is no figure, and no OL either', () => {
+  const band: Expectation = { kind: 'between', low: 1, high: 100, unit: 'ohm' };
+  const of = (id: string, reading: Reading) => ({
+    id,
+    unit: 'ohm' as const,
+    reading,
+    judgement: judge({ expect: band, reading, function: 'continuity' }),
+  });
+  const figure = (id: string) => of(id, { kind: 'value', value: 7 });
+  const rules = [
+    { id: 'r', kind: 'balance', percent: 3 },
+    { id: 'r', kind: 'sum', whole: 'a', parts: ['b', 'c'], percent: 5 },
+  ] as unknown as TogetherRule[];
+  for (const rule of rules) {
+    const judged = judgeTogether(rule, [figure('a'), of('b', { kind: 'tone' }), figure('c')]);
+    expected(judged).toMatchObject({ verdict: 'not-settled', outcome: 'ok' });
+    expected(judged.sentence).toMatch('b was heard, not read');
+  }
 });

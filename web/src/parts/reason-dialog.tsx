@@ -1,4 +1,4 @@
-/** Asks why, before something is left out or taken back: the report says it. */
+/** Asks why, before something is left out or taken back: the reason goes on the record. */
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from './button';

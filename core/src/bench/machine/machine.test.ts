@@ -131,28 +131,30 @@ describe('hidden faults', () => {
     expect([...drawn].sort()).toEqual(['inv-fuse', 'main-cmd']);
   });
 
-  const fit = (...parts: string[]) =>
+  const fitting = (...parts: string[]) =>
     goneBy(
       fridge,
       parts.map((part) => ({ body: { what: 'fitted', part, note: '' } })),
     );
 
   test('the right part heals, the wrong one does not; the old one put back is as it was', () => {
-    expect(specimenNow(fridge, hidden, fit('inv-board')).changes).toEqual(['scale rww 0.3']);
-    expect(specimenNow(fridge, hidden, fit('compressor')).changes).toEqual([]);
+    expect(specimenNow(fridge, hidden, fitting('inv-board')).changes).toEqual(['scale rww 0.3']);
+    expect(specimenNow(fridge, hidden, fitting('compressor')).changes).toEqual([]);
     const back = { body: { what: 'put-back', part: 'compressor', note: '' } } as const;
     const trial = { body: { what: 'fitted', part: 'compressor', trial: true, note: '' } } as const;
     expect(specimenNow(fridge, hidden, goneBy(fridge, [trial, back])).changes).not.toEqual([]);
-    const { outcomes } = readSpecimen(fridge, specimenNow(fridge, hidden, fit('compressor')));
+    const { outcomes } = readSpecimen(fridge, specimenNow(fridge, hidden, fitting('compressor')));
     expect([...outcomes.values()].every((outcome) => outcome === 'ok')).toBe(true);
   });
 
   test('what an unsafe act killed stays dead until its own part is changed', () => {
     const killed = ['main-cpu'];
-    expect(specimenNow(fridge, hidden, fit('compressor'), killed).changes).toEqual(['leak r5 3']);
-    expect(specimenNow(fridge, hidden, fit('compressor', 'main-board'), killed).changes).toEqual(
-      [],
-    );
+    expect(specimenNow(fridge, hidden, fitting('compressor'), killed).changes).toEqual([
+      'leak r5 3',
+    ]);
+    expect(
+      specimenNow(fridge, hidden, fitting('compressor', 'main-board'), killed).changes,
+    ).toEqual([]);
     expect(killedAt(fridge, 'm5')).toBe('main-supply');
   });
 
@@ -165,7 +167,7 @@ describe('hidden faults', () => {
     const answer = answerOf(fridge, light, hidden, []);
     expect(Object.keys(shown)).toContain(light.answers[answer]);
     expect(answerOf(fridge, light, hidden, [])).toBe(answer);
-    expect(light.answers[answerOf(fridge, light, hidden, fit('compressor'))]).toBe('ok');
+    expect(light.answers[answerOf(fridge, light, hidden, fitting('compressor'))]).toBe('ok');
   });
 });
 

@@ -159,5 +159,6 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
 function owesTouch(judgement: Judgement, figure: Reading, wants: Wants['contact']): boolean {
   if (wants === 'never') return false;
   if (wants === 'absence' || judgement.verdict !== 'in') return judgement.contactOwed;
-  return figure.kind !== 'value' || figure.value === 0;
+  // A tone is there; silence, OL and 0 are what a lost contact shows as well.
+  return figure.kind === 'value' ? figure.value === 0 : figure.kind !== 'tone';
 }

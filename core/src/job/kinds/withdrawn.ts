@@ -21,7 +21,7 @@ export const withdrawn = defineKind({
     if (state.signed && target.kind !== state.signed.kind)
       return refuse('job-signed', 'This job is signed. Withdraw the signature first.');
     return target.kind === 'signed' && body.reason.trim() === ''
-      ? refuse('reason-owed', 'A signature is withdrawn with a reason: the report says it.')
+      ? refuse('reason-owed', 'A signature is withdrawn with a reason: it stands in the roll.')
       : undefined;
   },
   apply() {

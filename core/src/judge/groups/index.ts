@@ -1,7 +1,9 @@
 /** Every rule over several readings of one test (`together`). What is said of all follows from this list. */
 import type { Static } from '@sinclair/typebox';
 import { unionOf } from '../../schema-words';
+import { unsettled } from '../figure';
 import type { Judgement } from '../judge';
+import { isTone } from '../reading';
 import { balance } from './balance';
 import { matrix } from './matrix';
 import { oneWay } from './one-way';
@@ -37,9 +39,20 @@ export const ruleOutcomes = (rule: TogetherRule): readonly string[] => definitio
 
 export const ruleTitle = (rule: TogetherRule): string => rule.title ?? definitionOf(rule).title;
 
+/** Heard, not read: no rule can reckon with it. */
+const heard = (readings: readonly GroupReading[]): string[] =>
+  readings.filter(({ reading }) => isTone(reading)).map(({ id }) => id);
+
 /** Judge the readings that {@link pointsOf} names, in that order. */
-export const judgeTogether = (rule: TogetherRule, readings: readonly GroupReading[]): Judgement =>
-  definitionOf(rule).judge(rule, readings);
+export function judgeTogether(rule: TogetherRule, readings: readonly GroupReading[]): Judgement {
+  const tones = heard(readings);
+  return tones.length > 0
+    ? unsettled(
+        ruleOutcomes(rule),
+        `${tones.join(' and ')} ${tones.length === 1 ? 'was' : 'were'} heard, not read: take the figure in ohms.`,
+      )
+    : definitionOf(rule).judge(rule, readings);
+}
 
 /**
  * Judged before all of its readings are in.
@@ -50,6 +63,7 @@ export function judgeEarly(
   rule: TogetherRule,
   readings: readonly GroupReading[],
 ): Judgement | undefined {
+  if (heard(readings).length > 0) return undefined;
   const judgement = definitionOf(rule).early?.(rule, readings);
   return judgement?.verdict === 'out' ? judgement : undefined;
 }

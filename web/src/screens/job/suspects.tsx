@@ -47,7 +47,9 @@ export function Suspects() {
     <div className="flex flex-1 flex-col px-[18px] pb-4">
       <p className="m-0 pt-3 text-[14px] text-soft">
         {worked ? 'Chance that it still has a fault' : 'Chance that it has a fault'}
-        {assessment.evidence.length === 0 ? '; before any finding, by how often each did.' : '.'}
+        {assessment.evidence.length === 0
+          ? ': before any finding, how often each was to blame, by the sheet.'
+          : '.'}
       </p>
       <ol className="m-0 list-none p-0" aria-label="Suspects, likeliest first">
         {rows.map(({ row }) => row)}

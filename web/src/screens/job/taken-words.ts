@@ -1,6 +1,6 @@
 /** A finding and what it is held against, in words: the same wherever they are told. */
 import { limitsAt, type JobState, type Taken } from '@jeitinho/core/job';
-import { expectWords, limitWords, readingWords } from '@jeitinho/core/judge';
+import { type Expectation, expectWords, limitWords, readingWords } from '@jeitinho/core/judge';
 import { seriesWords } from '@jeitinho/core';
 import { expectOf, type MeasureTest, type Sheet, type TestPoint } from '@jeitinho/core/sheet';
 
@@ -12,6 +12,14 @@ export function takenWords(taken: Taken): string {
   return readingWords(taken.reading, unit, taken.judgement.corrected);
 }
 
+/** Where limits come from, where it is not the sheet’s document. */
+const SOURCE_WORDS: Readonly<Record<NonNullable<Expectation['from']>, string>> = {
+  document: '',
+  house: ', house tolerance',
+  label: ', off this unit’s label',
+  twin: ', by a good twin',
+};
+
 /** `4.8 to 5.2 V, house tolerance`. */
 export function limitWordsAt(
   sheet: Sheet,
@@ -21,5 +29,5 @@ export function limitWordsAt(
 ): string {
   const plain = limitsAt(sheet, state, test, point);
   if (!plain) return expectWords(expectOf(test, point));
-  return limitWords(plain) + (plain.from === 'house' ? ', house tolerance' : '');
+  return limitWords(plain) + (plain.from ? SOURCE_WORDS[plain.from] : '');
 }
