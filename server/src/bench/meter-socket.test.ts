@@ -112,6 +112,11 @@ test('lines come as the leads lie and the dial stands', async () => {
     test: 'board-looks',
     answer: expect.any(String),
   });
+  meter.send({ do: 'face' });
+  expect(await meter.until((line: { event?: string }) => line.event === 'face')).toMatchObject({
+    dark: false,
+    face: { signs: expect.any(Array) },
+  });
   meter.socket.close();
 });
 

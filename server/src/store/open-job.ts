@@ -15,7 +15,7 @@ import type { Job } from './models/job';
 import type { Store } from './models/index';
 import { frozenRevision } from './frozen-sheets';
 import { coldJob } from './hot-jobs';
-import { projected, projectNow } from './projections';
+import { projected, projectNow, queueOf } from './projections';
 import { shopOf } from './resources';
 
 export interface OpenJob {
@@ -69,7 +69,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
         sheetRevision: sheet?.revision ?? null,
         complaint: input.complaint,
         urgent: input.urgent ?? false,
-        queue: input.urgent ? 0 : 2,
+        queue: queueOf(false, input.urgent ?? false),
         visitAt: input.visitAt ?? null,
         openedAt,
         lastSeq: 1,

@@ -63,7 +63,7 @@ function rowOf({ sheet, fold }: HotJob): Projection | undefined {
 }
 
 /** Who waits stands first, then what is begun. */
-const queueOf = (begun: boolean, urgent: boolean): Queue => (urgent ? 0 : begun ? 1 : 2);
+export const queueOf = (begun: boolean, urgent: boolean): Queue => (urgent ? 0 : begun ? 1 : 2);
 
 /** Columns of a job that are made from its summary. */
 export const projected = (summary: JobSummary, urgent = false) => ({

@@ -15,7 +15,8 @@ import { answerOf, askTests, drawFault, killedAt, specimenNow } from './hidden-f
 import { benchDisagreements } from './agreement';
 import { hasBench, HEALTHY, type BenchedSheet } from './machine';
 import { readSpecimen } from './outcomes';
-import { hazardWords, knownSource, probeMachine } from './probe-machine';
+import { faceOf } from './face';
+import { hazardWords, knownSource, LEADS_TOGETHER, probeMachine } from './probe-machine';
 
 const demo = (file: string): BenchedSheet => {
   const sheet = JSON.parse(
@@ -169,6 +170,20 @@ describe('hidden faults', () => {
     expect(answerOf(fridge, light, hidden, [])).toBe(answer);
     expect(light.answers[answerOf(fridge, light, hidden, fitting('compressor'))]).toBe('ok');
   });
+
+  test('its face shows the code that the fault raises most often, and none once it is healed', () => {
+    // 24 is raised by a shorted winding in 70 of 100; no other code names it.
+    const face = faceOf(fridge, hidden, []);
+    expect(face).toMatchObject({ code: '24', shown: fridge.codes.schemes[0]!.shown });
+    // The compressor is heard from outside; the inverter's light lies under a cover.
+    expect(face.signs).toEqual([
+      {
+        asks: 'Two minutes after demand: what does the compressor do?',
+        answer: expect.any(String) as string,
+      },
+    ]);
+    expect(faceOf(fridge, hidden, fitting('compressor'))).not.toHaveProperty('code');
+  });
 });
 
 describe('the fault dictionary', () => {
@@ -250,4 +265,11 @@ describe('the agreement of bench and sheet', () => {
       observable: 'inv-fuse',
     });
   });
+});
+
+test('two tips pressed together read the leads alone: twice 0.03 Ω, and what the tips touch', () => {
+  const together = { function: 'ohm', red: LEADS_TOGETHER } as const;
+  const { updates, hazards } = probeMachine(fridge, HEALTHY, LIVE, together, { seconds: 2 });
+  expect(hazards).toEqual([]);
+  expect(updates.at(-1)!.value).toBeCloseTo(0.06, 2);
 });
