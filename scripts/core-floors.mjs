@@ -19,6 +19,7 @@ export const CORE_FLOORS = [
   'checks',
   'formulas',
   'quick',
+  'places',
   'report',
   'api',
   'surface',

@@ -12,16 +12,33 @@ export {
   type QueryOf,
 } from './api/operations';
 export {
+  type CustomerEdit,
+  customerEdit,
+  giveSheetInput,
+  importInput,
+  type ImportedPlaces,
+  mergeInput,
+  MOST_PLACE_ROWS,
+  type PlaceResource,
+  type SiteEdit,
+  siteEdit,
+  type UnitEdit,
+  unitEdit,
+} from './api/places';
+export {
   type AppendedResource,
   attachInput,
   customerInput,
   type CustomerResource,
   entriesInput,
   type EntriesResource,
+  type Handed,
+  handOverInput,
   jobInput,
   type JobListItem,
   type JobResource,
   type Problem,
+  planInput,
   problemSchema,
   type RevisionResource,
   type SheetListItem,
@@ -81,6 +98,8 @@ export { METER_FUNCTIONS, type MeterFunction, meterFunctionSchema } from './mete
 export { accuracyAt, type MeterProfile, meterProfileSchema } from './meter/profile';
 export { isReading, type MeterLine, MeterLines, mismatchWords, sameFunction } from './meter/stream';
 export { dice, seedOf } from './numeric/dice';
+export { type PlaceList, readPlaces } from './places/read-list';
+export { PLACE_COLUMNS, type PlaceColumn, type PlaceRow } from './places/row';
 export {
   type Column,
   type ColumnMap,

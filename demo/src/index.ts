@@ -15,6 +15,7 @@ export const demoWorld: DemoWorld = {
     name: 'Oficina Sete Pontes',
     town: 'Serra do Cipreste',
     technician: 'Davi Moura',
+    people: ['Davi Moura', 'Rute Sabiá', 'Otávio Lins'],
     meter: meters[0]!,
   },
   meters,

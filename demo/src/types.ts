@@ -24,6 +24,7 @@ export interface DemoWorld {
     readonly name: string;
     readonly town: string;
     readonly technician: string;
+    readonly people: readonly string[];
     readonly meter: MeterProfile;
   };
   readonly meters: readonly MeterProfile[];

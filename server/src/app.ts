@@ -19,6 +19,7 @@ import { jobRoutes } from './routes/jobs';
 import { meterRoutes } from './routes/meters';
 import { openApiRoutes } from './routes/openapi';
 import { photoRoutes } from './routes/photos';
+import { placeRoutes } from './routes/places';
 import { sheetRoutes } from './routes/sheets';
 import { shopRoutes } from './routes/shop';
 import { siteRoutes } from './routes/sites';
@@ -99,6 +100,7 @@ export function createApp({
     .route('/customers', customerRoutes(store))
     .route('/sites', siteRoutes(store))
     .route('/units', unitRoutes(store))
+    .route('/places', placeRoutes(store))
     .route('/meters', meterRoutes(store))
     .route('/photos', photoRoutes(photos))
     .route('/sheets', sheetRoutes(store, heavy))

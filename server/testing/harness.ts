@@ -65,8 +65,11 @@ export async function harness({ demo = true } = {}) {
     get: <T>(path: string) => call<T>(path),
     post: <T = Problem>(path: string, body: unknown, headers?: Record<string, string>) =>
       call<T>(path, body, headers),
-    send: <T = Problem>(method: 'PUT' | 'POST' | 'DELETE', path: string, body?: unknown) =>
-      call<T>(path, body, {}, method),
+    send: <T = Problem>(
+      method: 'PUT' | 'POST' | 'PATCH' | 'DELETE',
+      path: string,
+      body?: unknown,
+    ) => call<T>(path, body, {}, method),
     close: async () => {
       await sequelize.close();
       rmSync(photoFolder, { recursive: true });

@@ -8,15 +8,29 @@ import { meterProfileSchema } from '../meter/profile';
 import { reportSchema } from '../report/report-schema';
 import { sheetSchema, type Sheet } from '../sheet/schema';
 import {
+  customerEdit,
+  gaveSheetSchema,
+  giveSheetInput,
+  importedSchema,
+  importInput,
+  mergeInput,
+  placeSchema,
+  sheetUnitsSchema,
+  siteEdit,
+  unitEdit,
+} from './places';
+import {
   appendedSchema,
   attachInput,
   customerInput,
   customerSchema,
   entriesInput,
   entriesSchema,
+  handOverInput,
   jobInput,
   jobListItemSchema,
   jobSchema,
+  planInput,
   revisionSchema,
   savedSheetSchema,
   sheetListItemSchema,
@@ -64,6 +78,17 @@ export const OPERATIONS = {
     answers: { 201: customerSchema },
   },
   customer: { summary: 'One customer', answers: { 200: customerSchema } },
+  editCustomer: {
+    summary: 'Change a customer',
+    body: customerEdit,
+    answers: { 200: customerSchema },
+  },
+  mergeCustomer: {
+    summary: 'Merge a double into a customer',
+    description: 'The double’s sites go over; its id leads here from then on.',
+    body: mergeInput,
+    answers: { 200: customerSchema },
+  },
   sites: {
     summary: 'Sites by name',
     query: Type.Object({ customer: Type.Optional(Words) }),
@@ -72,6 +97,13 @@ export const OPERATIONS = {
   },
   addSite: { summary: 'A new site', body: siteInput, answers: { 201: siteSchema } },
   site: { summary: 'One site', answers: { 200: siteSchema } },
+  editSite: { summary: 'Change a site', body: siteEdit, answers: { 200: siteSchema } },
+  mergeSite: {
+    summary: 'Merge a double into a site',
+    description: 'The double’s units go over; its id leads here from then on.',
+    body: mergeInput,
+    answers: { 200: siteSchema },
+  },
   units: {
     summary: 'Units by label, or those that some words fit',
     description:
@@ -85,6 +117,27 @@ export const OPERATIONS = {
     summary: 'One unit with its visits, the latest first',
     paged: true,
     answers: { 200: unitWithVisitsSchema },
+  },
+  editUnit: { summary: 'Change a unit', body: unitEdit, answers: { 200: unitResourceSchema } },
+  mergeUnit: {
+    summary: 'Merge a double into a unit',
+    description: 'The double’s visits go over; its id leads here from then on.',
+    body: mergeInput,
+    answers: { 200: unitResourceSchema },
+  },
+  places: {
+    summary: 'Customers with their sites and units, by name',
+    description: 'With `q` those where every word begins one of the customer, a site or a unit.',
+    query: Type.Object({ q: Type.Optional(Words), customer: Type.Optional(Words) }),
+    paged: true,
+    answers: { 200: list(placeSchema) },
+  },
+  importPlaces: {
+    summary: 'Bring in a list of customers and units',
+    description:
+      'All of it or nothing. What is there already, by its names or its serial number, is left as it is.',
+    body: importInput,
+    answers: { 201: importedSchema },
   },
   meters: { summary: 'The shop’s meters', answers: { 200: list(meterProfileSchema) } },
   keepMeter: {
@@ -112,6 +165,15 @@ export const OPERATIONS = {
     answers: { 201: savedSheetSchema, 200: savedSheetSchema },
   },
   sheet: { summary: 'The newest revision of a sheet', answers: { 200: aSheet } },
+  sheetUnits: {
+    summary: 'Units that a sheet covers by maker and model, and do not have it',
+    answers: { 200: sheetUnitsSchema },
+  },
+  giveSheet: {
+    summary: 'Give a sheet to units, and to their open visits that have none',
+    body: giveSheetInput,
+    answers: { 200: gaveSheetSchema },
+  },
   revisions: {
     summary: 'Revisions of a sheet, the newest first',
     paged: true,
@@ -134,15 +196,28 @@ export const OPERATIONS = {
   },
   jobs: {
     summary: 'Jobs: begun ones first, then as they are due',
+    description: 'With `from` and `to`, moments in UTC: the visits between, by their hour.',
     query: Type.Object({
       status: Type.Optional(Type.Union([Type.Literal('open'), Type.Literal('signed')])),
       unit: Type.Optional(Words),
+      from: Type.Optional(Words),
+      to: Type.Optional(Words),
     }),
     paged: true,
     answers: { 200: list(jobListItemSchema) },
   },
   openJob: { summary: 'Open a job', body: jobInput, answers: { 201: jobSchema } },
   job: { summary: 'One job with its frozen sheet', answers: { 200: jobSchema } },
+  planJob: {
+    summary: 'Move a visit to another day or hour, or say that somebody waits',
+    body: planInput,
+    answers: { 200: jobListItemSchema },
+  },
+  handOver: {
+    summary: 'Hand a visit to another technician, with what it still owes',
+    body: handOverInput,
+    answers: { 200: jobListItemSchema },
+  },
   attachSheet: {
     summary: 'Give a job its sheet, where it was opened without one',
     body: attachInput,

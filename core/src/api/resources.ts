@@ -2,17 +2,18 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import type { StoredEntry } from '../job/kinds/index';
 import { storedEntrySchema } from '../job/kinds/schemas';
+import { Person, Uuid } from '../job/log/words';
 import { jobSummarySchema } from '../job/trail/summary';
 import { meterProfileSchema } from '../meter/profile';
 import { sheetSchema, type Sheet } from '../sheet/schema';
 import { facetsSchema } from '../sheet/search';
 
-const Uuid = Type.String({
-  pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-[1-9a-f][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$',
-});
-const Name = Type.String({ minLength: 1, maxLength: 200 });
-const Line = Type.String({ maxLength: 200 });
+export const Name = Type.String({ minLength: 1, maxLength: 200 });
+export const Line = Type.String({ maxLength: 200 });
 const Day = Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\d$' });
+const Instant = Type.String({
+  pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$',
+});
 const strict = { additionalProperties: false } as const;
 
 export const customerInput = Type.Object(
@@ -52,14 +53,26 @@ export const jobInput = Type.Object(
     /** The signed visit to the same unit that this one goes on from; found by itself where absent. */
     continues: Type.Optional(Type.String({ minLength: 1, maxLength: 36 })),
     urgent: Type.Optional(Type.Boolean()),
-    visitAt: Type.Optional(
-      Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$' }),
-    ),
+    visitAt: Type.Optional(Instant),
+    /** Opened on a device while it was away: when, and the id of the entry that opened it there. */
+    opened: Type.Optional(Type.Object({ id: Uuid, at: Instant }, strict)),
     /** An exercise: a simulated machine behind the job, with a fault drawn by this seed. */
     bench: Type.Optional(
       Type.Object({ seed: Type.Integer({ minimum: 0, maximum: 4_294_967_295 }) }, strict),
     ),
   },
+  strict,
+);
+/** When a visit is, and whether somebody waits; what is not named stays. */
+export const planInput = Type.Object(
+  {
+    visitAt: Type.Optional(Type.Union([Instant, Type.Null()])),
+    urgent: Type.Optional(Type.Boolean()),
+  },
+  { ...strict, minProperties: 1 },
+);
+export const handOverInput = Type.Object(
+  { to: Person, note: Type.String({ maxLength: 4000 }) },
   strict,
 );
 /** How many entries one batch may carry. */
@@ -166,10 +179,21 @@ export const shopSchema = Type.Object(
     name: Text,
     town: Text,
     technician: Text,
+    /** Who else works here, by name. */
+    people: Type.Array(Text),
     meter: orNull(meterProfileSchema),
   },
   { $id: 'shop' },
 );
+
+/** A visit that was handed on: by whom, when, and what it still owed then. */
+export const handedSchema = Type.Object({
+  from: Text,
+  to: Text,
+  at: Moment,
+  note: Text,
+  owed: Type.Array(Text),
+});
 
 const jobFields = {
   id: Text,
@@ -177,6 +201,9 @@ const jobFields = {
   urgent: Type.Boolean(),
   visitAt: orNull(Moment),
   openedAt: Moment,
+  /** Whose visit it is; null for whoever comes to it. */
+  technician: orNull(Text),
+  handed: orNull(handedSchema),
   sheetId: orNull(Text),
   sheetRevision: orNull(Type.Integer({ minimum: 1 })),
   /** Null for a job without a sheet. */
@@ -231,6 +258,7 @@ export type VisitResource = Readonly<Static<typeof visitSchema>>;
 export type SheetListItem = Readonly<Static<typeof sheetListItemSchema>>;
 export type RevisionResource = Readonly<Static<typeof revisionSchema>>;
 export type ShopResource = Readonly<Static<typeof shopSchema>>;
+export type Handed = Static<typeof handedSchema>;
 export type JobListItem = Readonly<Static<typeof jobListItemSchema>>;
 export type JobResource = Readonly<Static<typeof jobSchema>>;
 export type EntriesResource = Readonly<Static<typeof entriesSchema>>;

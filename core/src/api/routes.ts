@@ -8,12 +8,20 @@ export const ROUTES = {
   customers: { method: 'GET', path: '/customers' },
   addCustomer: { method: 'POST', path: '/customers' },
   customer: { method: 'GET', path: '/customers/{id}' },
+  editCustomer: { method: 'PATCH', path: '/customers/{id}' },
+  mergeCustomer: { method: 'POST', path: '/customers/{id}/merge' },
   sites: { method: 'GET', path: '/sites' },
   addSite: { method: 'POST', path: '/sites' },
   site: { method: 'GET', path: '/sites/{id}' },
+  editSite: { method: 'PATCH', path: '/sites/{id}' },
+  mergeSite: { method: 'POST', path: '/sites/{id}/merge' },
   units: { method: 'GET', path: '/units' },
   addUnit: { method: 'POST', path: '/units' },
   unit: { method: 'GET', path: '/units/{id}' },
+  editUnit: { method: 'PATCH', path: '/units/{id}' },
+  mergeUnit: { method: 'POST', path: '/units/{id}/merge' },
+  places: { method: 'GET', path: '/places' },
+  importPlaces: { method: 'POST', path: '/places' },
   meters: { method: 'GET', path: '/meters' },
   keepMeter: { method: 'PUT', path: '/meters/{id}' },
   dropMeter: { method: 'DELETE', path: '/meters/{id}' },
@@ -23,6 +31,8 @@ export const ROUTES = {
   sheets: { method: 'GET', path: '/sheets' },
   saveSheet: { method: 'POST', path: '/sheets' },
   sheet: { method: 'GET', path: '/sheets/{id}' },
+  sheetUnits: { method: 'GET', path: '/sheets/{id}/units' },
+  giveSheet: { method: 'POST', path: '/sheets/{id}/units' },
   revisions: { method: 'GET', path: '/sheets/{id}/revisions' },
   revision: { method: 'GET', path: '/sheets/{id}/revisions/{revision}' },
   dictionary: { method: 'GET', path: '/sheets/{id}/revisions/{revision}/dictionary' },
@@ -30,13 +40,15 @@ export const ROUTES = {
   jobs: { method: 'GET', path: '/jobs' },
   openJob: { method: 'POST', path: '/jobs' },
   job: { method: 'GET', path: '/jobs/{id}' },
+  planJob: { method: 'PATCH', path: '/jobs/{id}' },
+  handOver: { method: 'POST', path: '/jobs/{id}/hand-over' },
   attachSheet: { method: 'POST', path: '/jobs/{id}/sheet' },
   report: { method: 'GET', path: '/jobs/{id}/report' },
   entries: { method: 'GET', path: '/jobs/{id}/entries' },
   append: { method: 'POST', path: '/jobs/{id}/entries' },
 } as const satisfies Record<
   string,
-  { readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE'; readonly path: string }
+  { readonly method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'; readonly path: string }
 >;
 
 export type RouteName = keyof typeof ROUTES;

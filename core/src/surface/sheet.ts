@@ -40,6 +40,12 @@ export {
   type Test,
   type TestPoint,
 } from '../sheet/schema/tests';
-export { FACETS_VERSION, facetsOf, searchSheets, type SheetFacets } from '../sheet/search';
+export {
+  FACETS_VERSION,
+  facetsOf,
+  modelMatches,
+  searchSheets,
+  type SheetFacets,
+} from '../sheet/search';
 export { measurementTable, pinTable } from '../sheet/tables';
 export { writeSheet } from '../sheet/write';

@@ -1,4 +1,4 @@
-import { customerInput } from '@jeitinho/core';
+import { customerEdit, customerInput, mergeInput } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { v7 as uuidv7 } from 'uuid';
 import { jsonBody } from '../json-body';
@@ -6,7 +6,9 @@ import { rowsOf } from '../page';
 import { notFound } from '../problem';
 import type { Store } from '../store/models/index';
 import { customerResource } from '../store/resources';
+import { change } from '../store/change';
 import { createOnce } from '../store/create-once';
+import { living, livingId, merge } from '../store/merge';
 
 export const customerRoutes = (store: Store) =>
   new Hono()
@@ -20,7 +22,18 @@ export const customerRoutes = (store: Store) =>
       return c.json(customerResource(row), 201);
     })
     .get('/:id', async (c) => {
-      const row = await store.customers.findByPk(c.req.param('id'));
+      const row = await living(store, store.customers, c.req.param('id'));
       if (!row) throw notFound('such customer');
       return c.json(customerResource(row));
+    })
+    .patch('/:id', async (c) => {
+      const body = await jsonBody(c, customerEdit);
+      const row = await change(store, store.customers, c.req.param('id'), 'customer', body);
+      return c.json(customerResource(row));
+    })
+    .post('/:id/merge', async (c) => {
+      const { double } = await jsonBody(c, mergeInput);
+      const id = await livingId(store, c.req.param('id'));
+      await merge(store, 'customer', id, double);
+      return c.json(customerResource((await store.customers.findByPk(id))!));
     });

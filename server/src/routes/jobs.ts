@@ -1,4 +1,11 @@
-import { attachInput, buildReport, jobInput, type JobResource } from '@jeitinho/core';
+import {
+  attachInput,
+  buildReport,
+  handOverInput,
+  jobInput,
+  planInput,
+  type JobResource,
+} from '@jeitinho/core';
 import { assess } from '@jeitinho/core/diagnose';
 import { Hono } from 'hono';
 import { Op } from 'sequelize';
@@ -12,25 +19,43 @@ import { jobList } from '../store/job-list';
 import type { Store } from '../store/models/index';
 import { attachSheet } from '../store/attach-sheet';
 import { openJob } from '../store/open-job';
+import { handOver, planJob } from '../store/plan';
 import { jobListItem, shopOf, visitResource } from '../store/resources';
 import { entryRoutes } from './entries';
 
 export const jobRoutes = (store: Store) =>
   new Hono()
     .get('/', async (c) => {
-      const { status, unit } = c.req.query();
+      const { status, unit, from, to } = c.req.query();
       if (status !== undefined && status !== 'open' && status !== 'signed')
         throw new ProblemError(400, 'bad-query', 'status is open or signed.');
-      return c.json(await jobList(store, c, { status, unit }));
+      return c.json(await jobList(store, c, { status, unit, between: between(from, to) }));
     })
     .post('/', async (c) => {
       const body = onCalendar(await jsonBody(c, jobInput), ['visitAt']);
-      const { visitAt, bench, ...rest } = body;
-      const job = await openJob(store, { ...rest, visitAt: visitAt ? new Date(visitAt) : null });
+      const { visitAt, bench, opened, ...rest } = body;
+      const job = await openJob(store, {
+        ...rest,
+        visitAt: visitAt ? new Date(visitAt) : null,
+        ...(opened && { openedId: opened.id, openedAt: openedOn(opened.at) }),
+      });
       if (bench) await giveBench(store, job, bench.seed);
       return c.json(await jobResource(store, job.id), 201);
     })
     .get('/:id', async (c) => c.json(await jobResource(store, c.req.param('id'))))
+    .patch('/:id', async (c) => {
+      const { visitAt, ...rest } = onCalendar(await jsonBody(c, planInput), ['visitAt']);
+      const job = await planJob(store, c.req.param('id'), {
+        ...rest,
+        ...(visitAt !== undefined && { visitAt: visitAt === null ? null : new Date(visitAt) }),
+      });
+      return c.json(jobListItem(job));
+    })
+    .post('/:id/hand-over', async (c) =>
+      c.json(
+        jobListItem(await handOver(store, c.req.param('id'), await jsonBody(c, handOverInput))),
+      ),
+    )
     .post('/:id/sheet', async (c) => {
       const { sheetId } = await jsonBody(c, attachInput);
       await attachSheet(store, c.req.param('id'), sheetId);
@@ -44,6 +69,22 @@ export const jobRoutes = (store: Store) =>
       return c.json(report);
     })
     .route('/:id/entries', entryRoutes(store));
+
+/** @throws {ProblemError} 400 for a stretch of time that is none. */
+function between(from: string | undefined, to: string | undefined) {
+  if (from === undefined && to === undefined) return undefined;
+  const [start, end] = [from, to].map((text) => new Date(text ?? ''));
+  if (!start || !end || !(start < end))
+    throw new ProblemError(
+      400,
+      'bad-query',
+      'from and to are moments such as 2026-11-27T00:00:00Z, the first before the second.',
+    );
+  return { from: start, to: end };
+}
+
+/** A device whose clock runs ahead opened it at the latest now. */
+const openedOn = (at: string): Date => new Date(Math.min(Date.parse(at), Date.now()));
 
 /** Visits to the same unit that are told with a job; the list of its jobs has all of them. */
 const MOST_HISTORY = 20;

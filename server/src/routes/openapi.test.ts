@@ -21,6 +21,7 @@ const PNG = Buffer.from(
 const HASH = createHash('sha256').update(PNG).digest('hex');
 const meter = demoWorld.meters[1]!;
 const bare = uuidv7();
+const [twice, twiceAt, twiceUnit] = [uuidv7(), uuidv7(), uuidv7()];
 
 interface Call {
   readonly params?: Readonly<Record<string, string | number>>;
@@ -36,9 +37,26 @@ const CALLS: Record<RouteName, Call> = {
   customers: { query: { limit: 2 } },
   addCustomer: { body: { name: 'Ana' } },
   customer: { params: { id: demoWorld.customers[0]!.id } },
+  editCustomer: { params: { id: demoWorld.customers[0]!.id }, body: { phone: '555 0100' } },
+  mergeCustomer: {
+    params: { id: demoWorld.customers[0]!.id },
+    body: { double: twice },
+    before: () => h.post('/api/v1/customers', { id: twice, name: 'Twice' }),
+  },
   sites: { query: { customer: demoWorld.customers[0]!.id } },
   addSite: { body: { customerId: demoWorld.customers[0]!.id, name: 'Workshop' } },
   site: { params: { id: demoWorld.sites[0]!.id } },
+  editSite: { params: { id: demoWorld.sites[0]!.id }, body: { town: 'Elsewhere' } },
+  mergeSite: {
+    params: { id: demoWorld.sites[0]!.id },
+    body: { double: twiceAt },
+    before: () =>
+      h.post('/api/v1/sites', {
+        id: twiceAt,
+        customerId: demoWorld.customers[0]!.id,
+        name: 'Twice',
+      }),
+  },
   units: { query: { q: 'fridge' } },
   addUnit: {
     body: {
@@ -51,6 +69,41 @@ const CALLS: Record<RouteName, Call> = {
     },
   },
   unit: { params: { id: FRIDGE } },
+  editUnit: { params: { id: FRIDGE }, body: { serial: 'X-1' } },
+  mergeUnit: {
+    params: { id: FRIDGE },
+    body: { double: twiceUnit },
+    before: () =>
+      h.post('/api/v1/units', {
+        id: twiceUnit,
+        siteId: demoWorld.sites[0]!.id,
+        label: 'Twice',
+        maker: 'Nobody',
+        model: 'P-1',
+        kind: 'press',
+      }),
+  },
+  places: { query: { q: 'fridge' } },
+  importPlaces: {
+    body: {
+      rows: [
+        {
+          customer: 'Rita Bastos',
+          phone: '',
+          site: 'House',
+          address: '',
+          town: '',
+          label: 'Oven',
+          maker: 'Panvale',
+          model: 'DO-3',
+          serial: '',
+          kind: 'oven',
+          installed: '2021-03-04',
+          warranty: '',
+        },
+      ],
+    },
+  },
   meters: {},
   keepMeter: { params: { id: meter.id }, body: meter },
   takeMeter: { params: { id: meter.id } },
@@ -60,6 +113,8 @@ const CALLS: Record<RouteName, Call> = {
   sheets: { query: { limit: 3 } },
   saveSheet: { body: newestSheet(SHEET) },
   sheet: { params: { id: SHEET } },
+  sheetUnits: { params: { id: SHEET } },
+  giveSheet: { params: { id: SHEET }, body: { units: [FRIDGE] } },
   revisions: { params: { id: SHEET } },
   revision: { params: { id: SHEET, revision: 1 } },
   dictionary: { params: { id: SHEET, revision: 1 } },
@@ -70,6 +125,8 @@ const CALLS: Record<RouteName, Call> = {
   jobs: { query: { status: 'open', limit: 2 } },
   openJob: { body: { id: bare, unitId: bare, complaint: 'Does not close' } },
   job: { params: { id: FRIDGE_JOB } },
+  planJob: { params: { id: FRIDGE_JOB }, body: { visitAt: '2026-11-27T13:00:00Z' } },
+  handOver: { params: { id: FRIDGE_JOB }, body: { to: 'Rute Sabiá', note: '' } },
   attachSheet: { params: { id: bare }, body: { sheetId: SHEET } },
   report: { params: { id: FRIDGE_JOB } },
   append: { params: { id: FRIDGE_JOB }, body: { entries: [entry('observed', { text: 'hums' })] } },
@@ -77,7 +134,8 @@ const CALLS: Record<RouteName, Call> = {
 };
 
 test.each(Object.keys(CALLS) as RouteName[])('%s answers as it is published', async (route) => {
-  const { params = {}, query = {}, body } = CALLS[route];
+  const { params = {}, query = {}, body, before } = CALLS[route];
+  await before?.();
   const path = `/api/v1${pathOf(route, params as never, query)}`;
   const { method } = ROUTES[route];
   const file = body instanceof Buffer;

@@ -1,14 +1,16 @@
-import type { RevisionResource } from '@jeitinho/core';
+import { giveSheetInput, type RevisionResource } from '@jeitinho/core';
 import { Hono, type Context } from 'hono';
 import type { HeavyWork } from '../heavy/heavy-work';
 import type { ReadDocument } from '../heavy/read-documents';
-import { jsonBytes } from '../json-body';
+import { jsonBody, jsonBytes } from '../json-body';
 import { beyond, pageAsked, pageOf } from '../page';
 import { notFound, ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
 import { frozenRevision } from '../store/frozen-sheets';
+import { newestSheet } from '../store/open-job';
 import { raw, toColumn } from '../store/raw';
 import { saveSheetText } from '../store/save-sheet';
+import { giveSheet, unitsFitting } from '../store/sheet-units';
 import { sheetList } from '../store/sheet-list';
 import { shopOf } from '../store/resources';
 
@@ -31,6 +33,20 @@ export const sheetRoutes = (store: Store, heavy: HeavyWork) =>
       });
       if (!row) throw notFound('such sheet');
       return sheetText(c, await frozenRevision(store, c.req.param('id'), row.revision));
+    })
+    .get('/:id/units', async (c) => {
+      const sheet = await newestSheet(store, c.req.param('id'));
+      if (!sheet) throw notFound('such sheet');
+      return c.json({
+        fits: await unitsFitting(store, sheet),
+        has: await store.units.count({ where: { sheetId: sheet.id } }),
+      });
+    })
+    .post('/:id/units', async (c) => {
+      const { units } = await jsonBody(c, giveSheetInput);
+      const sheet = await newestSheet(store, c.req.param('id'));
+      if (!sheet) throw notFound('such sheet');
+      return c.json(await giveSheet(store, sheet.id, units));
     })
     .get('/:id/revisions', async (c) => {
       const asked = pageAsked(c, 1);

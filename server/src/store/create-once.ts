@@ -21,17 +21,19 @@ export async function createOnce<M extends Model>(
   } catch (error) {
     if (error instanceof UniqueConstraintError)
       throw new ProblemError(409, 'id-used', 'Nothing was stored: this id is taken.');
-    if (error instanceof ForeignKeyConstraintError)
-      throw new ProblemError(
-        422,
-        'unknown-owner',
-        'Nothing was stored: what it belongs to is not there.',
-        {
-          errors: [
-            { path: `/${String(error.fields?.[0] ?? '')}`, message: 'There is no such thing.' },
-          ],
-        },
-      );
-    throw error;
+    throw ownerProblem(error) ?? error;
   }
+}
+
+/** 422 where what a row belongs to is not there; undefined for anything else. */
+export function ownerProblem(error: unknown): ProblemError | undefined {
+  if (!(error instanceof ForeignKeyConstraintError)) return undefined;
+  return new ProblemError(
+    422,
+    'unknown-owner',
+    'Nothing was stored: what it belongs to is not there.',
+    {
+      errors: [{ path: `/${String(error.fields?.[0] ?? '')}`, message: 'There is no such thing.' }],
+    },
+  );
 }

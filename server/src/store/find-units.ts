@@ -2,19 +2,18 @@
 import type { UnitFound } from '@jeitinho/core';
 import type { Store } from './models/index';
 import { raw } from './raw';
+import { anyOf, hasAll, startingWith, wordsOf } from './words';
 
 const MOST_FOUND = 30;
-const MOST_WORDS = 8;
 /** Units with one of the words, before all words are looked for. */
 const MOST_LOOKED_AT = 2_000;
-/** Shorter words are not in the index of words. */
-const SHORTEST = 3;
 
 interface Row extends UnitFound {
   readonly address: string;
 }
 
-const COLUMNS = `u.id, u.siteId, u.label, u.maker, u.model, u.serial, u.kind, u.installedOn, u.warrantyUntil,
+/** Columns of a unit found, from `units u` and `sites s`. */
+export const FOUND_COLUMNS = `u.id, u.siteId, u.label, u.maker, u.model, u.serial, u.kind, u.installedOn, u.warrantyUntil,
   u.sheetId, s.name AS siteName, s.address, s.town`;
 
 /**
@@ -22,47 +21,35 @@ const COLUMNS = `u.id, u.siteId, u.label, u.maker, u.model, u.serial, u.kind, u.
  *   Nothing: the first units of the list.
  */
 export async function findUnits(store: Store, words: string): Promise<UnitFound[]> {
-  // What means something to the matcher means nothing here.
-  const list = wordsOf(words).slice(0, MOST_WORDS);
-  const rows = list.some((word) => word.length >= SHORTEST)
-    ? await byWords(store, list)
-    : await byLabel(store, words.trim());
+  const list = wordsOf(words);
+  const any = anyOf(list);
+  const rows = any ? await byWords(store, list, any) : await byLabel(store, words.trim());
   return rows.map(({ address: _address, ...unit }) => unit);
 }
 
 const byLabel = (store: Store, start: string) =>
   raw<Row[]>(
     store.sequelize,
-    `SELECT ${COLUMNS} FROM units u JOIN sites s ON s.id = u.siteId
+    `SELECT ${FOUND_COLUMNS} FROM units u JOIN sites s ON s.id = u.siteId
       WHERE u.label LIKE ? ORDER BY u.label, u.id LIMIT ${MOST_FOUND}`,
-    [`${start.replace(/[\\%_]/g, '\\$&')}%`],
+    [startingWith(start)],
   );
 
 /** Units that have every word, on themselves or on their site. */
-async function byWords(store: Store, words: readonly string[]): Promise<Row[]> {
-  const indexed = words.filter((word) => word.length >= SHORTEST).map((word) => `${word}*`);
+async function byWords(store: Store, words: readonly string[], any: string): Promise<Row[]> {
   const rows = await raw<Row[]>(
     store.sequelize,
-    `SELECT ${COLUMNS} FROM units u JOIN sites s ON s.id = u.siteId
+    `SELECT ${FOUND_COLUMNS} FROM units u JOIN sites s ON s.id = u.siteId
       WHERE MATCH (u.label, u.maker, u.model, u.serial) AGAINST (? IN BOOLEAN MODE)
      UNION
-     SELECT ${COLUMNS} FROM sites s JOIN units u ON u.siteId = s.id
+     SELECT ${FOUND_COLUMNS} FROM sites s JOIN units u ON u.siteId = s.id
       WHERE MATCH (s.name, s.address, s.town) AGAINST (? IN BOOLEAN MODE)
      LIMIT ${MOST_LOOKED_AT}`,
-    [indexed.join(' '), indexed.join(' ')],
+    [any, any],
   );
-  return rows.filter((row) => hasAll(row, words)).slice(0, MOST_FOUND);
+  return rows
+    .filter(({ label, maker, model, serial, siteName, address, town }) =>
+      hasAll([label, maker, model, serial, siteName, address, town], words),
+    )
+    .slice(0, MOST_FOUND);
 }
-
-/** Whether every word begins one of the unit's. */
-function hasAll(row: Row, words: readonly string[]): boolean {
-  const { label, maker, model, serial, siteName, address, town } = row;
-  const there = wordsOf([label, maker, model, serial, siteName, address, town].join(' '));
-  return words.every((word) => there.some((each) => each.startsWith(word)));
-}
-
-const wordsOf = (text: string): string[] =>
-  text
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean);

@@ -2,6 +2,7 @@
 import type { JobListItem } from '@jeitinho/core';
 import { SUMMARY_VERSION } from '@jeitinho/core/job';
 import type { Context } from 'hono';
+import { Op } from 'sequelize';
 import { rowsOf, type Direction } from '../page';
 import { withUnit } from './joins';
 import type { Job } from './models/job';
@@ -12,15 +13,17 @@ import { jobListItem } from './resources';
 interface Wanted {
   readonly status: 'open' | 'signed' | undefined;
   readonly unit: string | undefined;
+  readonly between: { readonly from: Date; readonly to: Date } | undefined;
 }
 
 interface Order {
-  readonly columns: readonly ('queue' | 'dueAt' | 'signedAt' | 'openedAt' | 'id')[];
+  readonly columns: readonly ('queue' | 'dueAt' | 'visitAt' | 'signedAt' | 'openedAt' | 'id')[];
   readonly direction: Direction;
 }
 
 /** Work begun first, then as it is due; signed and all others the latest first. */
-function orderOf({ status, unit }: Wanted): Order {
+function orderOf({ status, unit, between }: Wanted): Order {
+  if (between) return { columns: ['visitAt', 'id'], direction: 'ASC' };
   if (unit || status === undefined) return { columns: ['openedAt', 'id'], direction: 'DESC' };
   return status === 'open'
     ? { columns: ['queue', 'dueAt', 'id'], direction: 'ASC' }
@@ -34,10 +37,14 @@ export async function jobList(
   wanted: Wanted,
 ): Promise<readonly JobListItem[]> {
   await projectNow(store);
-  const { status, unit } = wanted;
+  const { status, unit, between } = wanted;
   const jobs = await rowsOf(c, store.jobs, {
     ...orderOf(wanted),
-    where: { ...(status && { status }), ...(unit && { unitId: unit }) },
+    where: {
+      ...(status && { status }),
+      ...(unit && { unitId: unit }),
+      ...(between && { visitAt: { [Op.gte]: between.from, [Op.lt]: between.to } }),
+    },
     include: [withUnit],
   });
   for (const job of jobs) await freshened(store, job);

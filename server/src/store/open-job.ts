@@ -16,6 +16,7 @@ import type { Store } from './models/index';
 import { frozenRevision } from './frozen-sheets';
 import { coldJob } from './hot-jobs';
 import { projected, projectNow, queueOf } from './projections';
+import { living } from './merge';
 import { shopOf } from './resources';
 
 export interface OpenJob {
@@ -25,6 +26,8 @@ export interface OpenJob {
   readonly urgent?: boolean;
   readonly visitAt?: Date | null;
   readonly openedAt?: Date;
+  /** Id of the entry that opens it, where a device opened it while it was away. */
+  readonly openedId?: string;
   readonly author?: string;
   /** The signed visit that this one goes on from; the last one, where it is to be come back to. */
   readonly continues?: string;
@@ -32,7 +35,7 @@ export interface OpenJob {
 
 /** @throws {ProblemError} 422 without the unit; 409 when the id is taken. */
 export async function openJob(store: Store, input: OpenJob): Promise<Job> {
-  const unit = await store.units.findByPk(input.unitId);
+  const unit = await living(store, store.units, input.unitId);
   if (!unit)
     throw new ProblemError(422, 'unknown-unit', 'Nothing was stored: there is no such unit.', {
       errors: [{ path: '/unitId', message: 'There is no such unit.' }],
@@ -47,7 +50,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
   const shop = await shopOf(store);
   const openedAt = input.openedAt ?? new Date();
   const opened = {
-    id: uuidv7(),
+    id: input.openedId ?? uuidv7(),
     seq: 1,
     kind: 'opened',
     at: openedAt.toISOString(),

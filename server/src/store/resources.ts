@@ -50,6 +50,8 @@ export function jobListItem(job: Job): JobListItem {
     urgent: job.urgent,
     visitAt: job.visitAt?.toISOString() ?? null,
     openedAt: job.openedAt.toISOString(),
+    technician: job.technician,
+    handed: job.handed,
     sheetId: job.sheetId,
     sheetRevision: job.sheetRevision,
     summary: job.summary,
@@ -66,7 +68,13 @@ export const visitResource = (job: Job): VisitResource => ({
   summary: job.summary,
 });
 
-const NO_SHOP: ShopResource = { name: 'Jeitinho', town: '', technician: '', meter: null };
+const NO_SHOP: ShopResource = {
+  name: 'Jeitinho',
+  town: '',
+  technician: '',
+  people: [],
+  meter: null,
+};
 
 /** The shop's own settings; a nameless one until they are set. */
 export async function shopOf(store: Store): Promise<ShopResource> {

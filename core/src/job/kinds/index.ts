@@ -15,6 +15,7 @@ import { decision } from './decision';
 import { energised } from './energised';
 import { fitted } from './fitted';
 import { given } from './given';
+import { handed } from './handed';
 import type { AnyKind } from './kind';
 import { lead } from './lead';
 import { licence } from './licence';
@@ -70,6 +71,7 @@ const KINDS = [
   fitted,
   work,
   looked,
+  handed,
   signed,
   withdrawn,
 ] as const;

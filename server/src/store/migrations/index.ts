@@ -6,6 +6,7 @@ import * as benches from './0003-benches';
 import * as devices from './0004-devices';
 import * as lists from './0005-lists';
 import * as urgentFirst from './0006-urgent-first';
+import * as placesAndPlans from './0007-places-and-plans';
 
 export interface Migration {
   readonly name: string;
@@ -19,4 +20,5 @@ export const migrations: readonly Migration[] = [
   { name: '0004-devices', up: devices.up },
   { name: '0005-lists', up: lists.up },
   { name: '0006-urgent-first', up: urgentFirst.up },
+  { name: '0007-places-and-plans', up: placesAndPlans.up },
 ];

@@ -5,6 +5,7 @@ import { defineCustomer } from './customer';
 import { defineDictionary } from './dictionary';
 import { defineEntry } from './entry';
 import { defineJob } from './job';
+import { defineMerged } from './merged';
 import { defineSetting } from './setting';
 import { defineSheet } from './sheet';
 import { defineSite } from './site';
@@ -18,6 +19,7 @@ export function defineModels(sequelize: Sequelize) {
   const sheets = defineSheet(sequelize);
   const jobs = defineJob(sequelize);
   const entries = defineEntry(sequelize);
+  const merged = defineMerged(sequelize);
   const settings = defineSetting(sequelize);
   const benches = defineBench(sequelize);
   const dictionaries = defineDictionary(sequelize);
@@ -33,6 +35,7 @@ export function defineModels(sequelize: Sequelize) {
     sheets,
     jobs,
     entries,
+    merged,
     settings,
     benches,
     dictionaries,

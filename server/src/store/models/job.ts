@@ -1,3 +1,4 @@
+import type { Handed } from '@jeitinho/core';
 import type { JobSummary } from '@jeitinho/core/job';
 import {
   DataTypes,
@@ -29,6 +30,9 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare dueAt: CreationOptional<Date>;
   /** Where it stands in the day. */
   declare queue: CreationOptional<Queue>;
+  /** Whose visit it is; null for whoever comes to it. */
+  declare technician: CreationOptional<string | null>;
+  declare handed: CreationOptional<Handed | null>;
   declare signedAt: CreationOptional<Date | null>;
   declare unit?: NonAttribute<Unit>;
 }
@@ -53,6 +57,8 @@ export function defineJob(sequelize: Sequelize) {
       summaryVersion: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
       dueAt: { type: DataTypes.DATE(3) },
       queue: { type: DataTypes.TINYINT, allowNull: false, defaultValue: 2 },
+      technician: { type: DataTypes.STRING(120), allowNull: true },
+      handed: { type: DataTypes.JSON, allowNull: true },
       signedAt: { type: DataTypes.DATE(3), allowNull: true },
     },
     { sequelize, tableName: 'jobs' },
