@@ -12,7 +12,6 @@ export {
   type QueryOf,
 } from './api/operations';
 export {
-  type CustomerEdit,
   customerEdit,
   giveSheetInput,
   importInput,
@@ -20,9 +19,7 @@ export {
   mergeInput,
   MOST_PLACE_ROWS,
   type PlaceResource,
-  type SiteEdit,
   siteEdit,
-  type UnitEdit,
   unitEdit,
 } from './api/places';
 export {
@@ -38,6 +35,7 @@ export {
   type JobListItem,
   type JobResource,
   type Problem,
+  NAMELESS_SHOP,
   planInput,
   problemSchema,
   type RevisionResource,

@@ -35,28 +35,6 @@ test('a plate that differs is noted, and what is being typed survives a reload',
   await expect(page.getByLabel(/What changed lately/)).toHaveValue('');
 });
 
-test('a new visit is opened from Today; without the server nothing typed is lost', async ({
-  page,
-  context,
-}) => {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'New visit' }).click();
-  const dialog = page.getByRole('dialog', { name: 'New visit' });
-  await dialog
-    .getByLabel('Unit', { exact: true })
-    .selectOption({ label: 'Upright fridge · Tarumbê UF-440i · Café Três Candeias' });
-  await expect(dialog.getByRole('button', { name: 'Open and go there' })).toBeDisabled();
-  await dialog.getByLabel('What the customer says').fill('Hums all night.');
-  await context.setOffline(true);
-  await dialog.getByRole('button', { name: 'Open and go there' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('No visit was opened');
-  await context.setOffline(false);
-  await dialog.getByRole('button', { name: 'Open and go there' }).click();
-  await expect(page.getByRole('heading', { name: '“Hums all night.”' })).toBeVisible();
-  await page.goto('/');
-  await expect(page.getByText('“Hums all night.”')).toBeVisible();
-});
-
 test('an unknown code is kept as read and moves no suspect; no code is an answer too', async ({
   page,
   newJob,

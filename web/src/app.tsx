@@ -7,6 +7,7 @@ import { KeysHelp } from './parts/keys-help';
 import { StoreNotice } from './parts/store-notice';
 import { NotHere } from './screens/not-here';
 import type * as JobScreens from './screens/job/routes';
+import type * as PlaceScreens from './screens/places/routes';
 import type * as DeskScreens from './screens/sheets/routes';
 import { Today } from './screens/today/today';
 
@@ -18,6 +19,11 @@ const job = (screen: keyof typeof JobScreens) => async () => ({
 /** Sheets, meters and the Reckoner likewise. */
 const desk = (screen: keyof typeof DeskScreens) => async () => ({
   Component: (await import('./screens/sheets/routes'))[screen],
+});
+
+/** Customers, units and the week. */
+const places = (screen: keyof typeof PlaceScreens) => async () => ({
+  Component: (await import('./screens/places/routes'))[screen],
 });
 
 /** How long Today has the line to itself, ms. */
@@ -57,6 +63,12 @@ const router = createBrowserRouter([
     ),
     children: [
       { path: '/', element: <Today /> },
+      { path: '/week', lazy: places('Week') },
+      { path: '/customers', lazy: places('Customers') },
+      { path: '/customers/import', lazy: places('ImportPlaces') },
+      { path: '/customers/:customerId', lazy: places('CustomerPage') },
+      { path: '/units/:unitId', lazy: places('UnitPage') },
+      { path: '/units/:unitId/label', lazy: places('UnitLabel') },
       { path: '/sheets', lazy: desk('Library') },
       { path: '/sheets/quick', lazy: desk('QuickSheetPage') },
       { path: '/sheets/:sheetId', lazy: desk('SheetPage') },

@@ -66,7 +66,4 @@ export const giveSheetInput = Type.Object(
 export const gaveSheetSchema = Type.Object({ units: Count, jobs: Count });
 
 export type PlaceResource = Readonly<Static<typeof placeSchema>>;
-export type CustomerEdit = Static<typeof customerEdit>;
-export type SiteEdit = Static<typeof siteEdit>;
-export type UnitEdit = Static<typeof unitEdit>;
 export type ImportedPlaces = Static<typeof importedSchema>;

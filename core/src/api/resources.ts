@@ -259,6 +259,14 @@ export type SheetListItem = Readonly<Static<typeof sheetListItemSchema>>;
 export type RevisionResource = Readonly<Static<typeof revisionSchema>>;
 export type ShopResource = Readonly<Static<typeof shopSchema>>;
 export type Handed = Static<typeof handedSchema>;
+/** A shop whose settings nobody made yet. */
+export const NAMELESS_SHOP: ShopResource = {
+  name: 'Jeitinho',
+  town: '',
+  technician: '',
+  people: [],
+  meter: null,
+};
 export type JobListItem = Readonly<Static<typeof jobListItemSchema>>;
 export type JobResource = Readonly<Static<typeof jobSchema>>;
 export type EntriesResource = Readonly<Static<typeof entriesSchema>>;

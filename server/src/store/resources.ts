@@ -1,11 +1,12 @@
 /** From rows to the resources of the API. */
-import type {
-  CustomerResource,
-  JobListItem,
-  ShopResource,
-  SiteResource,
-  UnitResource,
-  VisitResource,
+import {
+  NAMELESS_SHOP,
+  type CustomerResource,
+  type JobListItem,
+  type ShopResource,
+  type SiteResource,
+  type UnitResource,
+  type VisitResource,
 } from '@jeitinho/core';
 import type { Customer } from './models/customer';
 import type { Store } from './models/index';
@@ -68,16 +69,8 @@ export const visitResource = (job: Job): VisitResource => ({
   summary: job.summary,
 });
 
-const NO_SHOP: ShopResource = {
-  name: 'Jeitinho',
-  town: '',
-  technician: '',
-  people: [],
-  meter: null,
-};
-
 /** The shop's own settings; a nameless one until they are set. */
 export async function shopOf(store: Store): Promise<ShopResource> {
   const row = await store.settings.findByPk('shop');
-  return { ...NO_SHOP, ...(row?.value as Partial<ShopResource> | undefined) };
+  return { ...NAMELESS_SHOP, ...(row?.value as Partial<ShopResource> | undefined) };
 }

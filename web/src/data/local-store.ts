@@ -2,7 +2,7 @@
  * The device's own store. Entries are written here first and sent from here, so a reload or a dead
  * server loses nothing; jobs and lists are kept as they were last seen, to be read without network.
  */
-import type { JobResource } from '@jeitinho/core';
+import type { BodyFor, JobResource } from '@jeitinho/core';
 import type { LogEntry, StoredEntry } from '@jeitinho/core/job';
 import Dexie, { type EntityTable } from 'dexie';
 
@@ -34,11 +34,21 @@ export interface KeptDocument {
   readonly value: unknown;
 }
 
+/** A visit that the server has not heard of. */
+export interface Opening {
+  /** Of the job. */
+  readonly id: string;
+  readonly body: BodyFor<'openJob'>;
+  /** Why the server would not open it. */
+  readonly refusal?: string;
+}
+
 export class LocalStore extends Dexie {
   readonly entries!: EntityTable<LocalEntry, 'id'>;
   readonly jobs!: EntityTable<JobResource, 'id'>;
   readonly documents!: EntityTable<KeptDocument, 'key'>;
   readonly photos!: EntityTable<LocalPhoto, 'hash'>;
+  readonly openings!: EntityTable<Opening, 'id'>;
 
   constructor(name = 'jeitinho') {
     super(name);
@@ -47,6 +57,7 @@ export class LocalStore extends Dexie {
       jobs: 'id',
       documents: 'key',
     });
+    this.version(4).stores({ openings: 'id' });
     this.version(3).stores({
       entries: 'id, jobId, kind, sendState, [jobId+sendState]',
       photos: 'hash, sendState, [jobId+sendState]',

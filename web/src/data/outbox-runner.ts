@@ -42,7 +42,8 @@ export function startOutbox(): () => void {
 
   const counted = liveQuery(async () => {
     const entries = await localStore.entries.where({ sendState: 'unsent' }).count();
-    return entries + (await localStore.photos.where({ sendState: 'unsent' }).count());
+    const photos = await localStore.photos.where({ sendState: 'unsent' }).count();
+    return entries + photos + (await localStore.openings.count());
   }).subscribe({
     next: (count) => {
       const before = waiting;

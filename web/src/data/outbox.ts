@@ -5,6 +5,7 @@
 import type { EntriesResource } from '@jeitinho/core';
 import { ApiProblem, ask, Unreachable, type Away } from './api';
 import { noteClockOffset } from './device';
+import { sendOpening } from './openings';
 import { sendPhotos } from './photos';
 import { asStored, localStore, type LocalEntry, type LocalStore } from './local-store';
 
@@ -45,11 +46,12 @@ export async function sendJob(jobId: string, store: LocalStore = localStore): Pr
 
 /** Jobs with something that is still to be sent. */
 export async function unsentJobs(store: LocalStore = localStore): Promise<string[]> {
-  const [entries, photos] = await Promise.all([
+  const [entries, photos, openings] = await Promise.all([
     store.entries.where({ sendState: 'unsent' }).toArray(),
     store.photos.where({ sendState: 'unsent' }).toArray(),
+    store.openings.toCollection().primaryKeys(),
   ]);
-  return [...new Set([...entries, ...photos].map(({ jobId }) => jobId))];
+  return [...new Set([...openings, ...[...entries, ...photos].map(({ jobId }) => jobId)])];
 }
 
 /**
@@ -80,6 +82,7 @@ async function reaching(work: () => Promise<void>): Promise<Reach> {
 }
 
 async function send(jobId: string, store: LocalStore): Promise<void> {
+  await sendOpening(jobId, store);
   for (;;) {
     const unsent = await store.entries.where({ jobId, sendState: 'unsent' }).toArray();
     const batch = firstBatch(unsent.sort((a, b) => (a.id < b.id ? -1 : 1)));

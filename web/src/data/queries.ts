@@ -1,5 +1,5 @@
 /** Query options, one per resource. Without the server they answer from the device's store. */
-import type { JobListItem, RouteName, UnitFound } from '@jeitinho/core';
+import type { JobListItem, PlaceResource, RouteName, UnitFound } from '@jeitinho/core';
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 import {
   ask,
@@ -11,7 +11,9 @@ import {
   type ListRoute,
   type Page,
 } from './api';
+import { unitsKnownHere } from './known-units';
 import { localStore } from './local-store';
+import { sendOpening } from './openings';
 
 async function orKept<T>(fresh: () => Promise<T>, kept: () => Promise<T | undefined>): Promise<T> {
   try {
@@ -74,8 +76,50 @@ export const signedJobsOptions = () =>
 export const foundUnitsOptions = (words: string) =>
   queryOptions({
     queryKey: ['units', 'found', words],
-    queryFn: async () => (await document('units', { query: { q: words } })) as UnitFound[],
+    queryFn: () =>
+      orKept(
+        async () => (await ask('units', { query: { q: words } })) as UnitFound[],
+        () => unitsKnownHere(words),
+      ),
     staleTime: 30_000,
+  });
+
+/** Customers with their sites and units; by words, where some are given. Page by page without. */
+export const placesOptions = (words: string) =>
+  infiniteQueryOptions({
+    queryKey: ['places', words],
+    queryFn: ({ pageParam }) => page('places', pageParam),
+    initialPageParam: pathAsked('places', { query: words === '' ? { limit: 40 } : { q: words } }),
+    getNextPageParam: ({ next }: Page<PlaceResource>) => next,
+    staleTime: 30_000,
+  });
+
+/** One customer with everything at their sites; under the id of a double as well. */
+export const placeOptions = (customer: string) =>
+  queryOptions({
+    queryKey: ['places', 'of', customer],
+    queryFn: () => document('places', { query: { customer } }),
+  });
+
+export const unitOptions = (id: string) =>
+  queryOptions({
+    queryKey: ['units', id],
+    queryFn: () => document('unit', { params: { id } }),
+  });
+
+/** Visits between two moments, by their hour. */
+export const visitsOptions = (from: string, to: string) =>
+  queryOptions({
+    queryKey: ['jobs', { from, to }],
+    queryFn: () => list('jobs', { query: { from, to } }),
+    refetchInterval: 30_000,
+  });
+
+/** Units that a sheet covers and that do not have it. */
+export const sheetUnitsOptions = (id: string) =>
+  queryOptions({
+    queryKey: ['sheets', id, 'units'],
+    queryFn: () => document('sheetUnits', { params: { id } }),
   });
 
 export const shopOptions = () =>
@@ -115,6 +159,9 @@ export const jobOptions = (id: string) =>
     queryFn: () =>
       orKept(
         async () => {
+          // Opened here, and perhaps not there yet.
+          if (await localStore.openings.get(id)) await sendOpening(id).catch(() => undefined);
+          if (await localStore.openings.get(id)) return (await localStore.jobs.get(id))!;
           const job = await ask('job', { params: { id } });
           keep(() => localStore.jobs.put(job));
           return job;

@@ -14,22 +14,31 @@ export interface UnsentJob {
 }
 
 export async function unsentByJob(store: LocalStore = localStore): Promise<UnsentJob[]> {
-  const [entries, photos] = await Promise.all([
+  const [entries, photos, openings] = await Promise.all([
     store.entries.where('sendState').anyOf('unsent', 'refused').toArray(),
     store.photos.where('sendState').anyOf('unsent').toArray(),
+    store.openings.toArray(),
   ]);
-  const ids = [...new Set([...entries, ...photos].map(({ jobId }) => jobId))].sort();
+  const ids = [
+    ...new Set([
+      ...openings.map(({ id }) => id),
+      ...[...entries, ...photos].map(({ jobId }) => jobId),
+    ]),
+  ].sort();
   const jobs = await store.jobs.bulkGet(ids);
   return ids.map((jobId, i) => {
     const mine = entries.filter((entry) => entry.jobId === jobId);
+    const opening = openings.find(({ id }) => id === jobId);
+    const notOpened = opening?.refusal !== undefined;
     const refused = mine.filter((entry) => entry.sendState === 'refused');
     return {
       jobId,
       label: jobs[i]?.unit.label,
-      unsent: mine.length - refused.length,
-      refused: refused.length,
+      // The opening is an entry as well, and while it is refused nothing else goes.
+      unsent: mine.length - refused.length + (opening && !notOpened ? 1 : 0),
+      refused: refused.length + (notOpened ? 1 : 0),
       photos: photos.filter((photo) => photo.jobId === jobId).length,
-      reason: refused[0]?.refusal,
+      reason: opening?.refusal ?? refused[0]?.refusal,
     };
   });
 }

@@ -6,6 +6,8 @@ import { ThemeSwitch } from './theme-switch';
 
 const PLACES = [
   ['/', 'Today'],
+  ['/week', 'Week'],
+  ['/customers', 'Customers'],
   ['/sheets', 'Sheets'],
   ['/reckoner', 'Reckoner'],
   ['/meters', 'Meters'],

@@ -30,7 +30,8 @@ const KEYS: readonly [string, string][] = [
   ['a', 'tick off the access owed'],
   ['z', 'undo the last entry'],
   ['1–9', 'choose an answer, where there are some'],
-  ['Ctrl K', 'find a job, a test, a pin, a code'],
+  ['Space, arrows', 'take up a visit in the week, move it, put it down'],
+  ['Ctrl K', 'find a job, a unit, a test, a pin, a code'],
   ['?', 'this list'],
 ];
 

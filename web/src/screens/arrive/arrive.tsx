@@ -7,6 +7,7 @@ import { clockTime, longDay, useNow } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
+import { warrantyOver, warrantyWords } from '../../parts/warranty';
 import { useJob } from '../job/job-context';
 import { stagePath, useGoOn } from '../job/paths';
 import { GoesOn } from './goes-on';
@@ -79,6 +80,10 @@ export function Arrive() {
         <p className="mt-5 mb-0 text-[14px] text-soft">
           {site.name}, {site.address}, {site.town}
           {unit.installedOn && ` · installed ${longDay(unit.installedOn)}`}
+          {' · '}
+          <Link to={`/units/${unit.id}`} className="inline-flex min-h-11 items-center text-ink">
+            the unit’s own page
+          </Link>
         </p>
       </div>
       <ActionBar
@@ -124,13 +129,8 @@ function PlateField({ name, children }: { name: string; children: ReactNode }) {
 
 function Warranty({ until }: { until: string | null }) {
   const now = useNow(60_000);
-  if (until === null) return <>not noted</>;
-  const over = Date.parse(`${until}T23:59:59`) < now;
-  return over ? (
-    <>over since {longDay(until)}</>
-  ) : (
-    <span className="text-jade">until {longDay(until)}</span>
-  );
+  const holds = until !== null && !warrantyOver(until, now);
+  return <span className={holds ? 'text-jade' : ''}>{warrantyWords(until, now)}</span>;
 }
 
 function Heard() {

@@ -4,11 +4,18 @@ import { TRAIL } from '@jeitinho/core/job';
 import { testsOf } from '@jeitinho/core/sheet';
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Command, defaultFilter } from 'cmdk';
+import { useDeferredValue } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { reportNumber } from '@jeitinho/core';
 import { FIND_FIELD } from './find-field';
 import { placesOf } from './places-of';
-import { jobOptions, openJobsOptions, sheetsOptions, signedJobsOptions } from '../../data/queries';
+import {
+  foundUnitsOptions,
+  jobOptions,
+  openJobsOptions,
+  sheetsOptions,
+  signedJobsOptions,
+} from '../../data/queries';
 
 /** What belongs to the job in hand comes first. */
 const HERE = ['in hand'];
@@ -30,6 +37,7 @@ export default function Found({ text, onText, onDone }: FoundProps) {
   const open = useInfiniteQuery(openJobsOptions());
   const jobs = open.data?.pages.flatMap(({ items }) => items) ?? [];
   const signed = useQuery(signedJobsOptions());
+  const units = useQuery(foundUnitsOptions(useDeferredValue(text.trim())));
   const sheets = useQuery(sheetsOptions());
   const formulas = useQuery({
     queryKey: ['formulas'],
@@ -101,6 +109,21 @@ export default function Found({ text, onText, onDone }: FoundProps) {
               {each.unit.label}
               <span className="text-[14px] text-soft">
                 {each.unit.serial} · {each.site.name} · {each.summary?.status ?? 'open'}
+              </span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+        <Command.Group heading="Units">
+          {(units.data ?? []).map((unit) => (
+            <Command.Item
+              key={unit.id}
+              value={`unit ${unit.label} ${unit.maker} ${unit.model} ${unit.serial} ${unit.siteName} ${unit.id}`}
+              onSelect={go(`/units/${unit.id}`)}
+              className={ITEM}
+            >
+              {unit.label}
+              <span className="text-[14px] text-soft">
+                {unit.serial} · {unit.siteName} · its page
               </span>
             </Command.Item>
           ))}

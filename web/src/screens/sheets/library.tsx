@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { sheetsOptions } from '../../data/queries';
 import { DeskFrame } from '../../parts/desk-frame';
 import { Notice } from '../../parts/notice';
+import { SearchLine } from '../../parts/search-line';
 import { ImportSheet } from './import-sheet';
 
 export function Library() {
@@ -27,16 +28,7 @@ export function Library() {
           <ImportSheet known={query.data ?? []} />
         </div>
       </div>
-      <label className="mt-4 block">
-        <span className="text-[14px] text-soft">Maker, model, code, connector or part</span>
-        <input
-          type="search"
-          autoFocus
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
-          className="reading-field mt-1 block min-h-12 w-full border-0 border-b-4 border-ink bg-transparent px-1 text-[22px] text-ink focus:border-jade focus-visible:outline-none"
-        />
-      </label>
+      <SearchLine label="Maker, model, code, connector or part" words={words} onWords={setWords} />
       <Notice
         text={
           query.isError

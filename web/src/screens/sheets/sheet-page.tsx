@@ -12,6 +12,7 @@ import { NotHere } from '../not-here';
 import { CopySheet } from './copy-sheet';
 import { ExportMenu } from './export-menu';
 import { FaultMatrix } from './fault-matrix';
+import { UnitsOfSheet } from './units-of-sheet';
 import { Codes, Parts, Procedures, Safety } from './sheet-lists';
 import { PinTables, TestTable } from './sheet-tables';
 
@@ -72,6 +73,7 @@ function Read({ sheet, older }: { sheet: Sheet; older: boolean }) {
         </div>
         <Actions sheet={sheet} older={older} />
       </div>
+      <UnitsOfSheet key={sheet.id} sheetId={sheet.id} />
       <nav
         aria-label="Sections"
         className="no-print mt-4 flex flex-wrap gap-x-1 border-b border-hair"

@@ -60,3 +60,16 @@ test('in hand is who waits, else the next by the clock, else what is left', () =
   expect(hand([visit('free', null)])).toBe('free');
   expect(hand([])).toBeUndefined();
 });
+
+test('what was handed to another is theirs; what is nobody’s is everybody’s', () => {
+  const jobs = [
+    visit('mine', at(10), { technician: 'Ana' }),
+    visit('theirs', at(11), { technician: 'Rui' }),
+    visit('free', at(12), { technician: null }),
+  ];
+  const ids = (list: readonly JobListItem[]) => list.map(({ id }) => id);
+  const day = dayOfVisits(jobs, NOW, 'Ana');
+  expect(ids(day.stops.map(({ job }) => job))).toEqual(['mine', 'free']);
+  expect(ids(day.elsewhere)).toEqual(['theirs']);
+  expect(dayOfVisits(jobs, NOW).elsewhere).toEqual([]);
+});

@@ -17,6 +17,8 @@ export interface Day {
   readonly besides: readonly JobListItem[];
   /** Of days to come, and not begun. */
   readonly later: readonly JobListItem[];
+  /** Handed to others. */
+  readonly elsewhere: readonly JobListItem[];
 }
 
 /** How long a stop is drawn where nothing is known of its length, and at least, hours. */
@@ -31,7 +33,12 @@ export const hourOf = (at: string | number): number => {
 
 const dayOf = (at: string | number): string => new Date(at).toDateString();
 
-export function dayOfVisits(jobs: readonly JobListItem[], now: number): Day {
+/** @param technician - Whose day it is; visits that are nobody’s are theirs as well. */
+export function dayOfVisits(all: readonly JobListItem[], now: number, technician?: string): Day {
+  const isMine = (job: JobListItem) =>
+    !job.technician || !technician || job.technician === technician;
+  const jobs = all.filter(isMine);
+  const elsewhere = all.filter((job) => !isMine(job));
   const today = jobs.filter(({ visitAt }) => visitAt !== null && dayOf(visitAt) === dayOf(now));
   const later = jobs.filter(
     (job) => !today.includes(job) && isToCome(job, now) && (job.summary?.taken ?? 0) === 0,
@@ -40,7 +47,7 @@ export function dayOfVisits(jobs: readonly JobListItem[], now: number): Day {
   const stops = inRows(today);
   const from = Math.min(WORKDAY[0], ...stops.map((stop) => Math.floor(stop.from)));
   const to = Math.max(WORKDAY[1], ...stops.map((stop) => Math.ceil(stop.to)));
-  return { stops, hours: [from, to], besides, later };
+  return { stops, hours: [from, to], besides, later, elsewhere };
 }
 
 const isToCome = ({ visitAt }: JobListItem, now: number): boolean =>

@@ -1,67 +1,70 @@
-/** Opening a job for a unit the shop knows: which unit, what the customer says. */
-import type { UnitFound } from '@jeitinho/core';
+/** Opening a visit to a unit the shop knows: which unit, what the customer says, now or at another hour. */
+import type { UnitFound, UnitResource } from '@jeitinho/core';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useDeferredValue, useState } from 'react';
-import { useNavigate } from 'react-router';
-import { ask } from '../../data/api';
+import { Link, useNavigate } from 'react-router';
 import { useDraft } from '../../data/draft';
+import { openVisit } from '../../data/openings';
 import { foundUnitsOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
+import { FIELD } from '../../parts/field';
 import { Notice } from '../../parts/notice';
+import { TickLine } from '../../parts/tick-line';
 import { DialogFrame } from '../../parts/dialog-frame';
 
-export function NewVisit() {
+/** @param props.unit - The unit it is to; without it one is looked for. */
+export function NewVisit({ unit }: { readonly unit?: UnitResource }) {
   const [open, setOpen] = useState(false);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
-        <Button>New visit</Button>
+        <Button kind={unit ? 'go' : 'plain'}>New visit</Button>
       </Dialog.Trigger>
       <DialogFrame title="New visit">
-        <NewVisitForm />
+        <NewVisitForm given={unit} onDone={() => setOpen(false)} />
       </DialogFrame>
     </Dialog.Root>
   );
 }
 
-/** As many as the server finds at once. */
-const MOST_SHOWN = 30;
+interface FormProps {
+  readonly given: UnitResource | undefined;
+  readonly onDone: () => void;
+}
 
-function NewVisitForm() {
+function NewVisitForm({ given, onDone }: FormProps) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const [words, setWords] = useState('');
-  const units = useQuery({
-    ...foundUnitsOptions(useDeferredValue(words.trim())),
-    placeholderData: keepPreviousData,
-  });
-  const [chosen, setChosen] = useState('');
-  const [complaint, setComplaint] = useDraft('new-visit');
+  const finding = useFindUnit();
+  const unit = given ? { ...given, siteName: '', town: '' } : finding.unit;
+  const [complaint, setComplaint] = useDraft(given ? `new-visit.${given.id}` : 'new-visit');
   const [urgent, setUrgent] = useState(false);
-  const found = units.data ?? [];
-  const unitId = found.some(({ id }) => id === chosen) ? chosen : (found[0]?.id ?? '');
+  const [hour, setHour] = useState('');
   const opening = useMutation({
     networkMode: 'always',
-    mutationFn: () =>
-      ask('openJob', {
-        body: { unitId, complaint: complaint.trim(), urgent, visitAt: new Date().toISOString() },
+    mutationFn: (to: UnitFound) =>
+      openVisit({
+        unit: to,
+        complaint: complaint.trim(),
+        urgent,
+        visitAt: (hour === '' ? new Date() : new Date(hour)).toISOString(),
       }),
-    onSuccess: async (job) => {
+    onSuccess: async ({ id }) => {
       setComplaint('');
+      onDone();
+      if (hour === '') void navigate(`/jobs/${id}/arrive`);
       await queries.invalidateQueries({ queryKey: ['jobs'] });
-      void navigate(`/jobs/${job.id}/arrive`);
+      await queries.invalidateQueries({ queryKey: ['units'] });
     },
   });
-  // While the words are still being looked for, the list is that of other words.
-  const ready =
-    !units.isPlaceholderData && unitId !== '' && complaint.trim() !== '' && !opening.isPending;
+  const ready = unit !== undefined && complaint.trim() !== '' && !opening.isPending;
   return (
     <form
       className="mt-4 flex flex-col gap-4"
       onSubmit={(event) => {
         event.preventDefault();
-        if (ready) opening.mutate();
+        if (ready) opening.mutate(unit);
       }}
     >
       <Notice
@@ -71,45 +74,15 @@ function NewVisitForm() {
             : undefined
         }
       />
-      <label className="block text-[14px] text-soft">
-        Find the unit: its label, serial number, customer’s place or street
-        <input
-          type="search"
-          value={words}
-          maxLength={200}
-          autoComplete="off"
-          onChange={(event) => setWords(event.target.value)}
-          className="mt-1 block min-h-12 w-full border border-soft bg-paper px-3 text-[16px] text-ink"
-        />
-      </label>
-      <div>
-        <label htmlFor="new-visit-unit" className="text-[14px] text-soft">
-          Unit
-        </label>
-        <select
-          id="new-visit-unit"
-          value={unitId}
-          onChange={(event) => setChosen(event.target.value)}
-          className="mt-1 block min-h-12 w-full border border-soft bg-paper px-2 text-[16px] text-ink"
-        >
-          {found.map((unit) => (
-            <option key={unit.id} value={unit.id}>
-              {unitWords(unit)}
-            </option>
-          ))}
-        </select>
-      </div>
-      {units.isSuccess && found.length === 0 && (
-        <p role="status" className="m-0 text-marigold">
-          {words.trim() === ''
-            ? 'No units are known yet. They are added over the API.'
-            : `No unit has “${words.trim()}” on its label or place. Try fewer words, or the start of one.`}
+      {given ? (
+        <p className="m-0 text-[17px]">
+          <strong>{given.label}</strong>{' '}
+          <span className="figure text-soft">
+            {given.maker} {given.model}
+          </span>
         </p>
-      )}
-      {found.length >= MOST_SHOWN && (
-        <p className="m-0 text-[14px] text-soft">
-          There are more. Type a word to narrow them down.
-        </p>
+      ) : (
+        <FindUnit finding={finding} />
       )}
       <label className="block text-[14px] text-soft">
         What the customer says
@@ -121,24 +94,94 @@ function NewVisitForm() {
           className="mt-1 block w-full border border-soft bg-paper px-3 py-2 text-[16px] text-ink"
         />
       </label>
-      <label className="flex min-h-11 items-center gap-3">
+      <label className="block text-[14px] text-soft">
+        Day and hour; blank for now
         <input
-          type="checkbox"
-          checked={urgent}
-          onChange={(event) => setUrgent(event.target.checked)}
-          className="h-6 w-6 accent-[var(--jade)]"
+          type="datetime-local"
+          value={hour}
+          onChange={(event) => setHour(event.target.value)}
+          className={FIELD}
         />
-        The unit is down and somebody waits
       </label>
+      <TickLine checked={urgent} onChange={setUrgent}>
+        The unit is down and somebody waits
+      </TickLine>
       <div className="flex justify-between gap-3">
         <Dialog.Close asChild>
           <Button kind="quiet">Cancel</Button>
         </Dialog.Close>
         <Button kind="go" type="submit" disabled={!ready}>
-          Open and go there
+          {hour === '' ? 'Open and go there' : 'Put it in the week'}
         </Button>
       </div>
     </form>
+  );
+}
+
+/** As many as are found at once. */
+const MOST_SHOWN = 30;
+
+function useFindUnit() {
+  const [words, setWords] = useState('');
+  const [chosen, choose] = useState('');
+  const units = useQuery({
+    ...foundUnitsOptions(useDeferredValue(words.trim())),
+    placeholderData: keepPreviousData,
+  });
+  const found = units.data ?? [];
+  // While the words are still being looked for, the list is that of other words.
+  const unit = units.isPlaceholderData
+    ? undefined
+    : (found.find(({ id }) => id === chosen) ?? found[0]);
+  return { words, setWords, choose, unit, found, nothing: units.isSuccess && found.length === 0 };
+}
+
+function FindUnit({ finding }: { readonly finding: ReturnType<typeof useFindUnit> }) {
+  const { words, setWords, choose, unit, found, nothing } = finding;
+  return (
+    <>
+      <label className="block text-[14px] text-soft">
+        Find the unit: its label, serial number, customer’s place or street
+        <input
+          type="search"
+          value={words}
+          maxLength={200}
+          autoComplete="off"
+          onChange={(event) => setWords(event.target.value)}
+          className={FIELD}
+        />
+      </label>
+      <div>
+        <label htmlFor="new-visit-unit" className="text-[14px] text-soft">
+          Unit
+        </label>
+        <select
+          id="new-visit-unit"
+          value={unit?.id ?? ''}
+          onChange={(event) => choose(event.target.value)}
+          className={FIELD}
+        >
+          {found.map((each) => (
+            <option key={each.id} value={each.id}>
+              {unitWords(each)}
+            </option>
+          ))}
+        </select>
+      </div>
+      {nothing && (
+        <p role="status" className="m-0 text-marigold">
+          {words.trim() === ''
+            ? 'No units are known yet. '
+            : `No unit has “${words.trim()}” on its label or place. Try fewer words, or the start of one. `}
+          <Link to="/customers">Add it under Customers</Link>
+        </p>
+      )}
+      {found.length >= MOST_SHOWN && (
+        <p className="m-0 text-[14px] text-soft">
+          There are more. Type a word to narrow them down.
+        </p>
+      )}
+    </>
   );
 }
 

@@ -6,7 +6,7 @@ import type { Day } from './day';
 import { stageWords } from './stage-words';
 
 export function Owed({ day }: { readonly day: Day }) {
-  if (day.besides.length === 0 && day.later.length === 0) return null;
+  if (day.besides.length + day.later.length + day.elsewhere.length === 0) return null;
   return (
     <section aria-label="What is owed">
       <h2 className="m-0 border-b border-ink pb-2 text-[18px] font-bold">What is owed</h2>
@@ -21,6 +21,11 @@ export function Owed({ day }: { readonly day: Day }) {
             {job.sheetId
               ? `${clockTime(job.visitAt!)} · ${job.site.name}`
               : '▲ no sheet for this model yet'}
+          </Owing>
+        ))}
+        {day.elsewhere.map((job) => (
+          <Owing key={job.id} job={job} when={job.visitAt ? shortDay(job.visitAt) : 'no hour'}>
+            {`${job.technician!} has it`}
           </Owing>
         ))}
       </ol>

@@ -1,9 +1,10 @@
 /** The stop in hand: what the customer says, the plate, and the one thing to press. */
-import type { JobListItem } from '@jeitinho/core';
+import type { Handed, JobListItem } from '@jeitinho/core';
 import type { ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { clockTime, longDay, useNow } from '../../data/now';
 import { useKeys } from '../../parts/keys';
+import { warrantyOver, warrantyWords } from '../../parts/warranty';
 import { stageWords } from './stage-words';
 
 export function StopInHand({ job }: { readonly job: JobListItem }) {
@@ -36,6 +37,7 @@ export function StopInHand({ job }: { readonly job: JobListItem }) {
         {job.urgent && <strong className="block text-marigold">▲ unit down, waiting</strong>}
         {stageWords(job)}
       </p>
+      {job.handed && <HandedOn handed={job.handed} />}
       <Link
         to={`/jobs/${job.id}`}
         className="mt-5 inline-flex min-h-[52px] items-center bg-jade px-7 text-[18px] font-semibold text-on-jade no-underline max-lg:flex max-lg:justify-center"
@@ -49,6 +51,17 @@ export function StopInHand({ job }: { readonly job: JobListItem }) {
   );
 }
 
+/** What whoever had it before leaves to do. */
+const HandedOn = ({ handed }: { readonly handed: Handed }) => (
+  <div className="mt-3 border-l-4 border-jade bg-jade-tint px-4 py-2">
+    <strong>
+      {handed.from} handed it to {handed.to}, {longDay(handed.at)}
+    </strong>
+    {handed.note && <p className="m-0">“{handed.note}”</p>}
+    {handed.owed.length > 0 && <p className="m-0 text-[15px]">Owed: {handed.owed.join(' · ')}</p>}
+  </div>
+);
+
 const Plate = ({ name, children }: { readonly name: string; readonly children: ReactNode }) => (
   <div className="bg-card px-4 py-2.5">
     <dt className="text-[13px] text-soft">{name}</dt>
@@ -58,10 +71,6 @@ const Plate = ({ name, children }: { readonly name: string; readonly children: R
 
 function Warranty({ until }: { readonly until: string | null }) {
   const now = useNow(60_000);
-  if (until === null) return 'none noted';
-  return Date.parse(until) < now ? (
-    <span className="text-soft">over</span>
-  ) : (
-    <span className="text-jade">to {longDay(until)}</span>
-  );
+  const holds = until !== null && !warrantyOver(until, now);
+  return <span className={holds ? 'text-jade' : ''}>{warrantyWords(until, now)}</span>;
 }

@@ -1,9 +1,11 @@
 /** Today: the day along its hours, the stop in hand, what is owed, and what was signed lately. */
 import type { JobListItem } from '@jeitinho/core';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { useObservable } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { clockTime, longDay, useNow } from '../../data/now';
+import { watchOpenings } from '../../data/openings';
 import { openJobsOptions, shopOptions, signedJobsOptions } from '../../data/queries';
 import { useWeekAhead } from '../../data/week-ahead';
 import { Notice } from '../../parts/notice';
@@ -18,17 +20,22 @@ import { stageWords } from './stage-words';
 import { StopInHand } from './stop-in-hand';
 import { Unsent } from './unsent';
 
+const NONE: readonly JobListItem[] = [];
+
 export function Today() {
   const query = useInfiniteQuery(openJobsOptions());
   const lately = useQuery(signedJobsOptions());
   const shop = useQuery(shopOptions());
   const now = useNow(30_000);
-  const all = query.data?.pages.flatMap(({ items }) => items) ?? [];
-  useWeekAhead(all, now);
-  const day = dayOfVisits(all, now);
+  const listed = query.data?.pages.flatMap(({ items }) => items) ?? [];
+  // Opened on this device while the server was away: nobody else knows of them yet.
+  const openedHere = useObservable(watchOpenings, [], NONE);
+  const all = [...openedHere.filter(({ id }) => !listed.some((job) => job.id === id)), ...listed];
+  useWeekAhead(listed, now);
+  const day = dayOfVisits(all, now, shop.data?.technician);
   const [chosenId, choose] = useState<string>();
   const chosen = all.find(({ id }) => id === chosenId) ?? nextStop(day, now);
-  const open = all.length - day.later.length;
+  const open = all.length - day.later.length - day.elsewhere.length;
   const further = [...day.stops.map(({ job }) => job), ...day.besides].filter(
     (job) => job !== chosen,
   );

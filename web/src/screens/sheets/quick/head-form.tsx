@@ -43,12 +43,16 @@ export interface Head {
   readonly drop: () => void;
 }
 
-export function useHead(job: JobResource | undefined): Head {
-  const [kept, keep] = useDraft(`quick-head.${job?.id ?? 'new'}`);
+/** The machine that it is for, as far as it is known. */
+export type HeadOf = Pick<JobResource['unit'], 'maker' | 'model' | 'kind'>;
+
+/** @param draft - Under which name what is typed is kept. */
+export function useHead(machine: HeadOf | undefined, draft: string): Head {
+  const [kept, keep] = useDraft(`quick-head.${draft}`);
   const start: Record<Field, string> = {
-    maker: job?.unit.maker ?? '',
-    model: job?.unit.model ?? '',
-    kind: job?.unit.kind ?? '',
+    maker: machine?.maker ?? '',
+    model: machine?.model ?? '',
+    kind: machine?.kind ?? '',
     document: '',
     system: 'single-phase',
     supply: '220',

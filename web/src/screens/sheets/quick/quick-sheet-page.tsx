@@ -21,7 +21,7 @@ import { jobOptions } from '../../../data/queries';
 import { Button } from '../../../parts/button';
 import { DeskFrame } from '../../../parts/desk-frame';
 import { Notice } from '../../../parts/notice';
-import { HeadForm, useHead } from './head-form';
+import { HeadForm, useHead, type HeadOf } from './head-form';
 import { Proposals } from './proposals';
 import { RowGrid } from './row-grid';
 import { readTable } from './table-text';
@@ -42,7 +42,8 @@ export function QuickSheetPage() {
 
 function QuickDesk({ job }: { job: JobResource | undefined }) {
   const { state } = useLocation();
-  const given = (state as { table?: string } | null)?.table;
+  // Given by whoever led here: a table that was opened, the unit that has no sheet.
+  const { table: given, machine } = (state ?? {}) as { table?: string; machine?: HeadOf };
   const [text, setText] = useDraft(`quick-table.${job?.id ?? 'new'}`);
   const table = useMemo(
     () => readTable(given !== undefined && text === '' ? given : text),
@@ -52,7 +53,10 @@ function QuickDesk({ job }: { job: JobResource | undefined }) {
   const [chosen, setChosen] = useState<ColumnMap>({});
   const columns = useMemo(() => ({ ...matchColumns(split), ...chosen }), [split, chosen]);
   const { rows, problems } = useMemo(() => readRows(split, columns), [split, columns]);
-  const head = useHead(job);
+  const head = useHead(
+    job?.unit ?? machine,
+    job?.id ?? (machine ? `${machine.maker} ${machine.model}` : 'new'),
+  );
   const [dropped, setDropped] = useState<ReadonlySet<string>>(new Set());
   const made = useMemo(
     () => (rows.length > 0 && head.value ? quickSheet(head.value, rows) : undefined),

@@ -1,9 +1,9 @@
 /** Where the table comes in: pasted, opened from a file, or typed row by row. */
 import { matchColumns, readRows, splitTable } from '@jeitinho/core';
 import { useRef, useState } from 'react';
-import { readTextFile } from '../../../data/files';
 import { Button } from '../../../parts/button';
 import { Notice } from '../../../parts/notice';
+import { TablePaste } from '../../../parts/table-paste';
 
 const HEADING = 'Connector\tPins\tState\tExpected\tUnit';
 const COLUMNS = ['Connector', 'Pins', 'State', 'Expected', 'Unit'] as const;
@@ -18,49 +18,17 @@ export interface TableInProps {
 }
 
 export function TableIn({ text, onText, cut, empty }: TableInProps) {
-  const file = useRef<HTMLInputElement>(null);
-  const [problem, setProblem] = useState<string>();
-  const open = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    const read = await readTextFile(chosen);
-    setProblem(read.ok ? undefined : read.problem);
-    if (read.ok) onText(read.text);
-  };
   return (
     <section aria-label="The table" className="mt-4">
-      <Notice text={problem} onClose={() => setProblem(undefined)} />
       {cut > 0 && <Notice text={`${cut} rows at the end were not read: 2000 are the most.`} />}
-      <label className="block text-[14px] text-soft">
-        Paste the rows here, as copied from a spreadsheet
-        <textarea
-          value={text}
-          rows={empty ? 6 : 4}
-          spellCheck={false}
-          onChange={(event) => onText(event.target.value)}
-          className="figure mt-0.5 block w-full border border-soft bg-card p-2 text-[14px] text-ink"
-        />
-      </label>
-      <div className="mt-2 flex flex-wrap gap-2">
-        <Button onClick={() => file.current?.click()}>Open a CSV or TSV file</Button>
-        <input
-          ref={file}
-          type="file"
-          aria-label="CSV or TSV file"
-          accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            const [chosen] = event.target.files ?? [];
-            event.target.value = '';
-            void open(chosen);
-          }}
-        />
-        {!empty && (
-          <Button kind="quiet" onClick={() => onText('')}>
-            Clear the table
-          </Button>
-        )}
-      </div>
+      <TablePaste
+        text={text}
+        onText={onText}
+        rows={empty ? 6 : 4}
+        open="Open a CSV or TSV file"
+        file="CSV or TSV file"
+        clear="Clear the table"
+      />
       <TypedRow onRow={(cells) => onText(appended(text, cells))} />
     </section>
   );

@@ -1,0 +1,7 @@
+/** Customers, units and the week, as one lazy piece. */
+export { CustomerPage } from './customer-page';
+export { Customers } from './customers';
+export { ImportPlaces } from './import-places';
+export { UnitLabel } from './unit-label';
+export { UnitPage } from './unit-page';
+export { Week } from '../week/week';

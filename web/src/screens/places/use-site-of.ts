@@ -1,0 +1,10 @@
+/** The place where a unit stands. */
+import { useQuery } from '@tanstack/react-query';
+import { ask } from '../../data/api';
+
+export const useSiteOf = (id: string) =>
+  useQuery({
+    queryKey: ['places', 'site', id],
+    queryFn: () => ask('site', { params: { id } }),
+    staleTime: 60_000,
+  }).data;
