@@ -1,5 +1,6 @@
 /** axe on every screen, by day and by night, on the wide screen and on the phone. */
 import { found } from '../support/axe';
+import { sideways } from '../support/sideways';
 import { tooSmall } from '../support/targets';
 import {
   confirm,
@@ -14,6 +15,8 @@ import {
 
 const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
+/** The wide screen at 200 %. */
+const ZOOMED = { width: 640, height: 400 };
 
 /**
  * Everything by day on the wide screen; on the phone, where the colours are the same, all but the colours;
@@ -34,6 +37,9 @@ const cleaner =
     await page.waitForFunction(() => matchMedia('(max-width: 1023px)').matches);
     expect(await found(page, `${where}, on a phone`, { but: 'color-contrast' })).toEqual([]);
     expect.soft(await tooSmall(page, where)).toEqual([]);
+    expect.soft(await sideways(page, `${where}, on a phone`)).toEqual([]);
+    await page.setViewportSize(ZOOMED);
+    expect.soft(await sideways(page, `${where}, at 200 %`)).toEqual([]);
     await page.setViewportSize(WIDE);
     await page.waitForFunction(() => !matchMedia('(max-width: 1023px)').matches);
   };
@@ -128,6 +134,45 @@ test.describe('every screen', () => {
     await page.getByRole('button', { name: /^Meter in hand/ }).click();
     await expect(page.getByRole('dialog').getByRole('button', { name: /^Clamp/ })).toBeVisible();
     await clean('which meter');
+  });
+
+  test('axe finds nothing on customers, units and the week', async ({ page }) => {
+    const clean = cleaner(page);
+    const open = async (path: string, heading: string) => {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { name: heading }).first()).toBeVisible();
+    };
+    const dialog = page.getByRole('dialog');
+    await open('/week', 'Week');
+    await expect(page.getByRole('button', { name: /Process chiller/ })).toBeVisible();
+    await clean('week', { night: true });
+    await page.getByRole('button', { name: /Process chiller/ }).click();
+    await expect(dialog).toBeVisible();
+    await clean('a visit of the week');
+    await open('/customers', 'Customers');
+    await expect(page.getByText('Pousada do Lume')).toBeVisible();
+    await clean('customers');
+    await page.getByText('Pousada do Lume').click();
+    await expect(page.getByRole('region', { name: /pool/ })).toBeVisible();
+    await clean('a customer');
+    await page.getByRole('button', { name: 'New unit' }).first().click();
+    await clean('a new unit');
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: /^Boiler/ }).click();
+    await expect(page.getByRole('heading', { name: 'Boiler' })).toBeVisible();
+    await expect(page.getByRole('link', { name: /^Service sheet: Termalva/ })).toBeVisible();
+    await clean('a unit', { night: true });
+    await page.getByRole('button', { name: 'Merge a double' }).click();
+    await expect(dialog).toBeVisible();
+    await clean('merging');
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Label' }).click();
+    await expect(page.getByRole('img', { name: /^QR code/ })).toBeVisible();
+    await clean('a label');
+    await open('/customers/import', 'Bring in a list');
+    await page.getByLabel('Paste the rows here').fill('Customer;Maker;Model;Unit\nA;B;C;D\n;B;C;D');
+    await expect(page.getByText(/needs its customer/)).toBeVisible();
+    await clean('a list');
   });
 
   test('axe finds nothing while making safe and measuring', async ({ page, newJob }) => {

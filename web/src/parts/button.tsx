@@ -21,7 +21,7 @@ export function Button({ kind = 'plain', hint, className = '', children, ...rest
     <button
       type="button"
       {...rest}
-      className={`min-h-11 cursor-pointer py-2 disabled:cursor-default ${KINDS[kind]} ${className}`}
+      className={`min-h-11 min-w-11 cursor-pointer py-2 disabled:cursor-default ${KINDS[kind]} ${className}`}
     >
       {children}
       {hint && (

@@ -43,7 +43,7 @@ export function ListField({
     setOpen(list.length);
   };
   return (
-    <fieldset className="m-0 border border-hair p-3">
+    <fieldset className="m-0 min-w-0 border border-hair p-3 max-lg:px-1.5">
       <legend className="px-1 text-[14px] font-semibold">
         {label} <span className="figure font-normal text-soft">{list.length}</span>
       </legend>
@@ -60,7 +60,7 @@ export function ListField({
           const tools = <Tools name={here.label} at={i} list={list} put={put} />;
           if (isPlain(item) || row)
             return (
-              <li key={i} className="flex items-end gap-1">
+              <li key={i} className="flex flex-wrap items-end justify-end gap-1">
                 {row ? <RowItem {...here} row={row} /> : <PlainItem {...here} />}
                 {tools}
               </li>
@@ -94,7 +94,7 @@ interface ItemProps extends Pick<FieldProps, 'value' | 'path' | 'context' | 'lab
 function PlainItem(item: ItemProps) {
   const nested = useNested();
   return (
-    <div className="min-w-0 flex-1">
+    <div className="min-w-0 flex-1 basis-40">
       <nested.Field {...item} required />
     </div>
   );
@@ -103,7 +103,7 @@ function PlainItem(item: ItemProps) {
 function RowItem({ value, path, context, row }: ItemProps & { row: Row }) {
   const nested = useNested();
   return (
-    <div className="grid min-w-0 flex-1 auto-cols-fr grid-flow-col gap-2">
+    <div className="grid min-w-0 flex-1 basis-64 grid-cols-[repeat(auto-fit,minmax(min(5.5rem,100%),1fr))] gap-2">
       {Object.entries(row.properties).map(([key, schema]) => (
         <nested.Field
           key={key}
@@ -133,12 +133,12 @@ function OpenItem({
   const inner = controlOf(schema, value);
   return (
     <li className="border-b border-hair">
-      <div className="flex items-center">
+      <div className="flex flex-wrap items-center justify-end">
         <button
           type="button"
           aria-expanded={open}
           onClick={onToggle}
-          className="min-h-11 min-w-0 flex-1 cursor-pointer truncate text-left"
+          className="min-h-11 min-w-0 flex-1 basis-32 cursor-pointer truncate text-left"
         >
           <span aria-hidden="true" className="inline-block w-5 text-soft">
             {open ? '▾' : '▸'}
@@ -149,7 +149,7 @@ function OpenItem({
         {tools}
       </div>
       {open && (
-        <div className="pb-3 pl-5">
+        <div className="pb-3 pl-5 max-lg:pl-2">
           {inner.kind === 'object' ? (
             <nested.Fields
               properties={inner.properties}

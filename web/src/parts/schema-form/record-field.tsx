@@ -24,7 +24,7 @@ export function RecordField({
     setFresh('');
   };
   return (
-    <fieldset className="m-0 border border-hair p-3">
+    <fieldset className="m-0 min-w-0 border border-hair p-3 max-lg:px-1.5">
       <legend className="px-1 text-[14px] font-semibold">{label}</legend>
       <Problem id={`${id}-problem`} text={problem} />
       <ul className="m-0 list-none p-0">

@@ -117,7 +117,7 @@ function Group({
 }: FieldProps & { problem: string | undefined; children: React.ReactNode }) {
   const id = useId();
   return (
-    <fieldset className="m-0 border border-hair p-3">
+    <fieldset className="m-0 min-w-0 border border-hair p-3 max-lg:px-1.5">
       <legend className="px-1 text-[14px] font-semibold">
         {label}
         {!required && (

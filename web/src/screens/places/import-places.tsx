@@ -124,7 +124,7 @@ function ListFound({ list: { columns, rows, problems } }: { readonly list: Place
         </ul>
       )}
       {rows.length > 0 && (
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Rows">
+        <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Rows">
           <table className="w-full border-collapse text-[15px]">
             <thead>
               <tr className="border-b border-ink text-left">

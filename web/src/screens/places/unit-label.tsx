@@ -26,7 +26,10 @@ export function UnitLabel() {
   return (
     <DeskFrame>
       <div className="no-print mb-5">
-        <Link to={`/units/${unit.id}`} className="text-[14px] text-soft">
+        <Link
+          to={`/units/${unit.id}`}
+          className="inline-flex min-h-11 min-w-11 items-center text-[14px] text-soft"
+        >
           {unit.label}
         </Link>
         <h1 className="m-0 text-[25px] font-bold">Label</h1>

@@ -36,7 +36,7 @@ export function FormulaCard({ formula }: { formula: Formula }) {
         {formula.title}
       </h2>
       <p className="m-0 text-soft">{formula.use}</p>
-      <div className="mt-4 grid gap-6 xl:grid-cols-2">
+      <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-2">
         <form className="flex flex-col gap-3" onSubmit={(event) => event.preventDefault()}>
           {formula.inputs.map((input) => (
             <InputField
@@ -50,7 +50,7 @@ export function FormulaCard({ formula }: { formula: Formula }) {
         </form>
         <div>
           <Answers result={result} units={units} />
-          <p className="figure mt-4 mb-0 border-l-4 border-hair px-3 text-[15px]">
+          <p className="figure mt-4 mb-0 border-l-4 border-hair px-3 text-[15px] [overflow-wrap:anywhere]">
             {formula.relation}
           </p>
           <p className="m-0 px-3 text-[14px] text-soft">{formula.source}</p>

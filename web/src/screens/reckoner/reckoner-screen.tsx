@@ -15,7 +15,7 @@ export function ReckonerScreen() {
         <h1 className="m-0 text-[25px] font-bold">Reckoner</h1>
         <UnitSwitches />
       </div>
-      <div className="mt-4 grid gap-6 lg:grid-cols-[240px_minmax(0,1fr)]">
+      <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[240px_minmax(0,1fr)]">
         <FormulaList current={formula.id} />
         <FormulaCard key={formula.id} formula={formula} />
       </div>

@@ -41,7 +41,12 @@ export function FaultMatrix({ sheet }: { sheet: Sheet }) {
         Bars: how surely a fault shows at a test. Touch a fault for all that it shows.
       </p>
       {/* Scrolls sideways by keyboard as well. */}
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Faults by tests">
+      <div
+        className="relative overflow-x-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="Faults by tests"
+      >
         <table className="border-collapse bg-card text-[13px]">
           <caption className="sr-only">What each fault shows at each test</caption>
           <thead>

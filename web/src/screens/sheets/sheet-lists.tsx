@@ -74,7 +74,12 @@ export function Codes({ sheet }: { sheet: Sheet }) {
 export function Parts({ sheet }: { sheet: Sheet }) {
   const CELL = 'border border-hair px-2 py-1 text-left align-top';
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Table of parts">
+    <div
+      className="relative overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Table of parts"
+    >
       <table className="w-full border-collapse bg-card text-[14px]">
         <caption className="sr-only">Parts</caption>
         <thead className="text-soft">

@@ -57,7 +57,12 @@ export function PinTables({ board }: { board: Board }) {
 
 export function TestTable({ sheet }: { sheet: Sheet }) {
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Table of tests">
+    <div
+      className="relative overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Table of tests"
+    >
       <table className="w-full border-collapse bg-card text-[14px]">
         <caption className="sr-only">Every test with its places and limits</caption>
         <thead className="text-soft">

@@ -201,7 +201,7 @@ const CELL = 'border-b border-hair px-2 py-1.5 align-top';
 
 function Readings({ rows }: { rows: readonly ReportRow[] }) {
   return (
-    <div className="mt-5 overflow-x-auto" tabIndex={0} role="region" aria-label="Readings">
+    <div className="relative mt-5 overflow-x-auto" tabIndex={0} role="region" aria-label="Readings">
       <table className="w-full border-collapse text-[15px]">
         <caption className="sr-only">Readings against their limits</caption>
         <thead>

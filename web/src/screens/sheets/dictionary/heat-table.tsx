@@ -20,7 +20,12 @@ export function HeatTable({ sheet, cells, chosen, onToggle }: HeatTableProps) {
         Each cell: what the bench reads, and how often it is not good. The frame’s mark ◆ and its
         tint say how far the author wrote something else. Touch one to choose it.
       </p>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Faults by tests">
+      <div
+        className="relative overflow-x-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="Faults by tests"
+      >
         <table className="border-collapse bg-card text-[13px]">
           <caption className="sr-only">What the bench makes each fault read at each test</caption>
           <thead>

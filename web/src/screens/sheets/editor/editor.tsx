@@ -98,7 +98,7 @@ function Desk({ id, start: given, resumed, newest }: DeskProps) {
           </Button>
         </p>
       )}
-      <div className="mt-4 grid gap-6 lg:grid-cols-[168px_minmax(0,1fr)_300px]">
+      <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[168px_minmax(0,1fr)_300px]">
         <SectionNav section={section} onSection={setSection} problems={checks.problems} />
         <section
           aria-label={SECTIONS.find(({ key }) => key === section)!.words}
