@@ -27,6 +27,7 @@ const cleaner =
   (page: Page) =>
   async (where: string, { night = false } = {}) => {
     expect(await found(page, where)).toEqual([]);
+    await leavable(page);
     if (night) {
       await page.emulateMedia({ colorScheme: 'dark' });
       await page.locator('html[data-theme="night"]').waitFor();
@@ -43,6 +44,14 @@ const cleaner =
     await page.setViewportSize(WIDE);
     await page.waitForFunction(() => !matchMedia('(max-width: 1023px)').matches);
   };
+
+/** A dialog that is open has a way out that one sees. */
+async function leavable(page: Page): Promise<void> {
+  const dialog = page.getByRole('dialog');
+  if ((await dialog.count()) === 0) return;
+  const wayOut = dialog.getByRole('button', { name: /close|cancel|leave|back|not now|go on|keep|done/i });
+  await expect(wayOut.first()).toBeVisible();
+}
 
 const SIGNED = '01930000-0000-7000-8000-000000000034';
 

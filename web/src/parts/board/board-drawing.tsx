@@ -83,12 +83,9 @@ export function BoardFigure(props: BoardFigureProps) {
       <figcaption className="flex items-center justify-between gap-2 px-1 text-[14px] text-soft max-lg:text-[13px]">
         <span className="min-w-0">
           <span className={small && view !== 'whole' ? 'sr-only' : ''}>{board.name}</span>
-          {touched && (
-            <span role="status" className="text-ink">
-              {' '}
-              · {touched}
-            </span>
-          )}
+          <span role="status" className="text-ink">
+            {touched && ` · ${touched}`}
+          </span>
         </span>
         {!small && choice}
       </figcaption>

@@ -49,6 +49,11 @@ export function ConnectDialog({
               you put the leads; only the right part mends it.
             </p>
           )}
+          <p className="m-0">
+            <Dialog.Close asChild>
+              <Button kind="quiet">Close</Button>
+            </Dialog.Close>
+          </p>
         </div>
       </DialogFrame>
     </Dialog.Root>

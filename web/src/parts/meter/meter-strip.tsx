@@ -8,6 +8,7 @@ import {
 } from '@jeitinho/core';
 import type { Placement } from '@jeitinho/core/bench';
 import { useEffect, useState } from 'react';
+import { Said } from '../said';
 import {
   disconnectMeter,
   dismissHazard,
@@ -207,11 +208,9 @@ function Trouble({ feed }: OfFeed) {
           {feed.bad} lines could not be read and were passed over.
         </p>
       )}
-      {feed.status === 'on' && feed.trouble && (
-        <p role="status" className="m-0 text-[14px] text-brick">
-          {feed.trouble}
-        </p>
-      )}
+      <Said className="m-0 text-[14px] text-brick">
+        {feed.status === 'on' && feed.trouble && <> {feed.trouble}</>}
+      </Said>
       {feed.hazard && (
         <div role="alert" className="mt-1 border-l-4 border-brick bg-brick-tint px-3 py-2">
           <p className="m-0 font-semibold">Stop. {feed.hazard}</p>

@@ -2,6 +2,7 @@
 import { Dialog } from 'radix-ui';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { patiently } from '../../data/piece';
+import { Button } from '../../parts/button';
 import { FIND_FIELD } from './find-field';
 
 /** It knows sheets and reports: it comes after the first screen, or when it is asked for before. */
@@ -51,6 +52,13 @@ export function FindAnything() {
           >
             <Found text={text} onText={setText} onDone={close} />
           </Suspense>
+          <p className="m-0 border-t border-hair px-2 text-right">
+            <Dialog.Close asChild>
+              <Button kind="quiet" hint="Esc">
+                Close
+              </Button>
+            </Dialog.Close>
+          </p>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -10,6 +10,7 @@ import {
 } from '@jeitinho/core/job';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
+import { Said } from '../../parts/said';
 import { clockTime } from '../../data/now';
 import { asStored } from '../../data/local-store';
 import { sendAgain } from '../../data/outbox';
@@ -73,11 +74,9 @@ export function Roll() {
           />
         </label>
       </div>
-      {lines.length === 0 && (
-        <p role="status" className="px-[18px] text-soft">
-          Nothing of that kind in the roll.
-        </p>
-      )}
+      <Said className="px-[18px] text-soft">
+        {lines.length === 0 && <> Nothing of that kind in the roll.</>}
+      </Said>
       <ol className="m-0 list-none px-[18px] py-2" aria-label="Roll, newest at the bottom">
         {lines.map(({ entry, words }) => (
           <RollLine

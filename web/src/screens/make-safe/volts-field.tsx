@@ -1,5 +1,6 @@
 /** The big figure: typed into, or the connected meter's own. */
 import { useRef, type ReactNode } from 'react';
+import { Said } from '../../parts/said';
 import { useTypeAnywhere } from '../../parts/type-anywhere';
 import type { VoltsEntry } from './volts-entry';
 
@@ -16,11 +17,7 @@ export function VoltsField({ entry, label }: { entry: VoltsEntry; label: string 
         >
           {entry.shown ?? '– – –'}
         </output>
-        {entry.why && (
-          <p role="status" className="m-0 mt-1 font-semibold text-brick">
-            {entry.why}
-          </p>
-        )}
+        <Said className="m-0 mt-1 font-semibold text-brick">{entry.why && <> {entry.why}</>}</Said>
       </div>
     );
   return (

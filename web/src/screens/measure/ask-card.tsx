@@ -2,6 +2,7 @@
 import { sourceWords } from '@jeitinho/core';
 import { owesProof, type TakenAnswer } from '@jeitinho/core/job';
 import type { AskTest } from '@jeitinho/core/sheet';
+import { Said } from '../../parts/said';
 import { useLoneDigit } from '../../parts/lone-digit';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
@@ -70,21 +71,23 @@ export function AskCard({ test, blocked, settled, onAnswer, onGoOn, onRemark }: 
         </div>
       )}
       {!blocked && <BenchLook test={test.id} />}
-      {chosen && (
-        <div role="status" aria-label="Verdict" className="mt-4 flex items-start gap-3">
-          <span className="pt-1">
-            <VerdictMark verdict={standingOf(chosen).mark} />
-          </span>
-          <div>
-            <p className={`m-0 text-[20px] font-bold ${VERDICT_TEXT[standingOf(chosen).mark]}`}>
-              {standingOf(chosen).words}
-            </p>
-            <p className="m-0 text-[15px] text-soft">
-              {standingOf(chosen).why ?? movedWords(chosen, assessment)}
-            </p>
-          </div>
-        </div>
-      )}
+      <Said label="Verdict" className="mt-4 flex items-start gap-3">
+        {chosen && (
+          <>
+            <span className="pt-1">
+              <VerdictMark verdict={standingOf(chosen).mark} />
+            </span>
+            <div>
+              <p className={`m-0 text-[20px] font-bold ${VERDICT_TEXT[standingOf(chosen).mark]}`}>
+                {standingOf(chosen).words}
+              </p>
+              <p className="m-0 text-[15px] text-soft">
+                {standingOf(chosen).why ?? movedWords(chosen, assessment)}
+              </p>
+            </div>
+          </>
+        )}
+      </Said>
       {chosen?.contradicts !== undefined && !chosen.resolved && <Contradiction taken={chosen} />}
       {chosen && chosen.standing.kind === 'waits' && owesProof(sheet, chosen) && (
         <Button className="mt-2" onClick={() => void meansKnown(chosen.entry)}>

@@ -3,6 +3,7 @@ import { isAsked, type JobState, type Taken } from '@jeitinho/core/job';
 import { stateName, testsOf, wantsOf, type Test } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
+import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
@@ -39,6 +40,11 @@ export function PlanButton({ current }: { readonly current: CurrentStep }) {
             />
           ))}
         </ol>
+        <p className="m-0 mt-4">
+          <Dialog.Close asChild>
+            <Button kind="quiet">Close</Button>
+          </Dialog.Close>
+        </p>
       </DialogFrame>
     </Dialog.Root>
   );

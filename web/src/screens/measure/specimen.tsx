@@ -65,6 +65,11 @@ function SpecimenChoice({ specimen, choose }: SpecimenInHand) {
               setOpen(false);
             }}
           />
+          <p className="m-0 mt-4">
+            <Dialog.Close asChild>
+              <Button kind="quiet">Close</Button>
+            </Dialog.Close>
+          </p>
         </DialogFrame>
       </Dialog.Root>
     </>

@@ -10,6 +10,7 @@ import {
   type SeriesExpectation,
 } from '@jeitinho/core/judge';
 import { useState } from 'react';
+import { Said } from '../../parts/said';
 import { useNow } from '../../data/now';
 import { Button } from '../../parts/button';
 import { Keypad } from '../../parts/keypad';
@@ -66,11 +67,11 @@ export function TrackRecorder(props: TrackRecorderProps) {
           {meter.on ? 'Stop recording' : 'Record from the meter'}
         </Button>
       )}
-      {meter.on && !meter.ready && (
-        <p role="status" className="m-0 text-[15px] text-brick">
-          The meter shows no figure for this test: nothing is being recorded.
-        </p>
-      )}
+      <Said className="m-0 text-[15px] text-brick">
+        {meter.on && !meter.ready && (
+          <> The meter shows no figure for this test: nothing is being recorded.</>
+        )}
+      </Said>
       {light ? (
         <div className="mt-2 flex gap-2">
           <Button onClick={() => recording.add(1)}>Light on now</Button>
@@ -167,12 +168,15 @@ function Elapsed({
           {byMeter ? '. The meter writes them.' : '. Each one is stamped when you keep it.'}
         </span>
       </p>
-      {pause > INTERRUPTED_MS && (
-        <p role="status" className="m-0 border-l-4 border-marigold bg-marigold-tint px-3 py-1">
-          Nothing for {Math.round(pause / 60_000)} min. All figures so far are kept: go on, keep
-          them, or start over.
-        </p>
-      )}
+      <Said className="m-0 border-l-4 border-marigold bg-marigold-tint px-3 py-1">
+        {pause > INTERRUPTED_MS && (
+          <>
+            {' '}
+            Nothing for {Math.round(pause / 60_000)} min. All figures so far are kept: go on, keep
+            them, or start over.
+          </>
+        )}
+      </Said>
     </>
   );
 }

@@ -1,6 +1,7 @@
 /** A figure with its unit and, where it has one, its own ±; typed as technicians type. */
 import { PREFIXES, type NumberInput } from '@jeitinho/core';
 import { useId, useState } from 'react';
+import { Said } from '../../parts/said';
 import { figureWords, shownUnit, toSi, type ShownUnit, type UnitChoices } from './quantity-units';
 
 export interface NumberEntryProps {
@@ -71,11 +72,9 @@ export function NumberEntry({ input, value, half, units, onValue, onHalf }: Numb
           </label>
         )}
       </span>
-      {parsed === undefined && (
-        <p role="status" className="m-0 text-[14px] text-brick">
-          “{text.trim()}” is no figure yet.
-        </p>
-      )}
+      <Said className="m-0 text-[14px] text-brick">
+        {parsed === undefined && <> “{text.trim()}” is no figure yet.</>}
+      </Said>
     </div>
   );
 }

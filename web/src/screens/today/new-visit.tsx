@@ -4,6 +4,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { Dialog } from 'radix-ui';
 import { useDeferredValue, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { Said } from '../../parts/said';
 import { useDraft } from '../../data/draft';
 import { openVisit } from '../../data/openings';
 import { foundUnitsOptions } from '../../data/queries';
@@ -168,14 +169,17 @@ function FindUnit({ finding }: { readonly finding: ReturnType<typeof useFindUnit
           ))}
         </select>
       </div>
-      {nothing && (
-        <p role="status" className="m-0 text-marigold">
-          {words.trim() === ''
-            ? 'No units are known yet. '
-            : `No unit has “${words.trim()}” on its label or place. Try fewer words, or the start of one. `}
-          <Link to="/customers">Add it under Customers</Link>
-        </p>
-      )}
+      <Said className="m-0 text-marigold">
+        {nothing && (
+          <>
+            {' '}
+            {words.trim() === ''
+              ? 'No units are known yet. '
+              : `No unit has “${words.trim()}” on its label or place. Try fewer words, or the start of one. `}
+            <Link to="/customers">Add it under Customers</Link>
+          </>
+        )}
+      </Said>
       {found.length >= MOST_SHOWN && (
         <p className="m-0 text-[14px] text-soft">
           There are more. Type a word to narrow them down.

@@ -10,6 +10,7 @@ import {
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Said } from '../../../parts/said';
 import { ask } from '../../../data/api';
 import { dictionaryOptions, revisionsOptions, sheetOptions } from '../../../data/queries';
 import { Button } from '../../../parts/button';
@@ -92,11 +93,7 @@ function Page({ sheet }: { sheet: BenchedSheet }) {
             {dictionary ? 'Compute again' : 'Compute'}
           </Button>
         )}
-        {trouble && (
-          <p role="status" className="m-0 text-brick">
-            {trouble}
-          </p>
-        )}
+        <Said className="m-0 text-brick">{trouble && <> {trouble}</>}</Said>
       </div>
       {dictionary ? (
         <Result sheet={sheet} dictionary={dictionary} madeAt={fresh ? null : kept.data?.madeAt} />
