@@ -49,7 +49,9 @@ const cleaner =
 async function leavable(page: Page): Promise<void> {
   const dialog = page.getByRole('dialog');
   if ((await dialog.count()) === 0) return;
-  const wayOut = dialog.getByRole('button', { name: /close|cancel|leave|back|not now|go on|keep|done/i });
+  const wayOut = dialog.getByRole('button', {
+    name: /close|cancel|leave|back|not now|go on|keep|done/i,
+  });
   await expect(wayOut.first()).toBeVisible();
 }
 

@@ -1,8 +1,9 @@
 /** Clocks, and proofs of dead that were lost, of every job on this device, wherever in the app somebody stands. */
 import type { Lost } from '@jeitinho/core';
-import { CLOCK_KINDS, clocksOf, foldJob, type RunningClock } from '@jeitinho/core/job';
+import { CLOCK_KINDS, clocksOf, type RunningClock } from '@jeitinho/core/job';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { countedEntries, localStore, type LocalStore } from './local-store';
+import { foldedLog } from './folded';
+import { localStore, type LocalStore } from './local-store';
 
 export interface JobClock extends RunningClock {
   readonly jobId: string;
@@ -35,8 +36,7 @@ export async function jobsOnDevice(now: number, store: LocalStore = localStore):
     jobs.map(async (jobId): Promise<OnDevice> => {
       const job = await store.jobs.get(jobId);
       if (!job?.sheet) return { clocks: [], lost: [] };
-      const entries = countedEntries(await store.entries.where({ jobId }).toArray());
-      const state = foldJob(job.sheet, entries);
+      const state = foldedLog(job.sheet, await store.entries.where({ jobId }).toArray());
       if (state.signed) return { clocks: [], lost: [] };
       const unit = job.unit.label;
       const { lost } = state.energy;

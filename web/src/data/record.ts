@@ -1,6 +1,5 @@
 /** Writing an entry: the rule first, then the device's store. One transaction, so two tabs agree. */
 import {
-  foldJob,
   refusalOf,
   type BodyOf,
   type EntryKind,
@@ -10,7 +9,8 @@ import {
 import type { Sheet } from '@jeitinho/core/sheet';
 import { v7 as uuidv7 } from 'uuid';
 import { clockOffset, deviceName } from './device';
-import { countedEntries, localStore, type LocalEntry, type LocalStore } from './local-store';
+import { foldedLog } from './folded';
+import { localStore, type LocalEntry, type LocalStore } from './local-store';
 
 export interface RecordTarget {
   readonly jobId: string;
@@ -18,31 +18,55 @@ export interface RecordTarget {
   readonly author: string;
 }
 
+/** An entry as this device writes it now, having seen what is in the log. */
+export function entryNow<K extends EntryKind>(
+  { jobId, author }: RecordTarget,
+  kind: K,
+  body: BodyOf<K>,
+  log: readonly LocalEntry[],
+): LocalEntry {
+  const offset = clockOffset();
+  const counted = log.filter(({ sendState }) => sendState !== 'refused');
+  const entry = {
+    id: uuidv7(),
+    kind,
+    at: new Date().toISOString(),
+    author,
+    device: deviceName(),
+    seen: counted.reduce((most, { seq = 0 }) => Math.max(most, seq), 0),
+    ...(offset !== 0 && { offset }),
+    body,
+    // Kind and body belong together by the types of the arguments.
+  } as unknown as LogEntry;
+  return { ...entry, jobId, sendState: 'unsent' };
+}
+
 /** @returns the refusal, or undefined once the entry is kept on the device. */
-export async function recordEntry<K extends EntryKind>(
+export const recordEntry = <K extends EntryKind>(
   target: RecordTarget,
   kind: K,
   body: BodyOf<K>,
   store: LocalStore = localStore,
+): Promise<Refusal | undefined> => keep(target, (log) => entryNow(target, kind, body, log), store);
+
+/** The same for an entry that is on the screen already. */
+export const keepEntry = (
+  target: RecordTarget,
+  entry: LocalEntry,
+  store: LocalStore = localStore,
+): Promise<Refusal | undefined> => keep(target, () => entry, store);
+
+async function keep(
+  { jobId, sheet }: RecordTarget,
+  entryAfter: (log: readonly LocalEntry[]) => LocalEntry,
+  store: LocalStore,
 ): Promise<Refusal | undefined> {
-  const { jobId, sheet, author } = target;
   return store.transaction('rw', store.entries, async () => {
-    const log = countedEntries(await store.entries.where({ jobId }).toArray());
-    const offset = clockOffset();
-    const entry = {
-      id: uuidv7(),
-      kind,
-      at: new Date().toISOString(),
-      author,
-      device: deviceName(),
-      seen: log.reduce((most, { seq = 0 }) => Math.max(most, seq), 0),
-      ...(offset !== 0 && { offset }),
-      body,
-      // Kind and body belong together by the types of the arguments.
-    } as unknown as LogEntry;
-    const refusal = refusalOf(sheet, foldJob(sheet, log), entry);
+    const log = await store.entries.where({ jobId }).toArray();
+    const entry = entryAfter(log);
+    const refusal = refusalOf(sheet, foldedLog(sheet, log), entry);
     if (refusal) return refusal;
-    await store.entries.add({ ...entry, jobId, sendState: 'unsent' } as LocalEntry);
+    await store.entries.add(entry);
     return undefined;
   });
 }

@@ -47,6 +47,8 @@ export function groupsOf(
 interface Known {
   readonly whole: boolean;
   readonly of: readonly Judgement[];
+  /** What the rule was asked, as text: the same figures of a log that was read anew are other objects. */
+  readonly asked: string;
   readonly judgement: Judgement | undefined;
 }
 /**
@@ -66,8 +68,11 @@ function judged(
   const before = kept.find((each) => each.whole === whole && sameList(each.of, of));
   if (before) return before.judgement;
   const readings = taken.map(groupReading);
+  const asked = JSON.stringify(readings);
+  const same = kept.find((each) => each.whole === whole && each.asked === asked);
+  if (same) return same.judgement;
   const judgement = whole ? judgeTogether(rule, readings) : judgeEarly(rule, readings);
-  known.set(rule, [{ whole, of, judgement }, ...kept].slice(0, KEPT));
+  known.set(rule, [{ whole, of, asked, judgement }, ...kept].slice(0, KEPT));
   return judgement;
 }
 

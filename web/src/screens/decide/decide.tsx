@@ -7,7 +7,7 @@ import { ActionBar } from '../../parts/action-bar';
 import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
-import { useJob } from '../job/job-context';
+import { useAssessment, useJob } from '../job/job-context';
 import { stagePath, useGoOn } from '../job/paths';
 import { whyWords } from './headline-words';
 import { LookedAsk } from './looked-ask';
@@ -19,7 +19,8 @@ import { Standing } from './standing';
 import { useEndings } from './use-endings';
 
 export function Decide() {
-  const { job, sheet, state, assessment, record } = useJob();
+  const { job, sheet, state, record } = useJob();
+  const assessment = useAssessment();
   const { parts } = assessment;
   const headline = headlineOf(assessment);
   const leading = leadingPart(headline);

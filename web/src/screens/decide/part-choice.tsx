@@ -2,7 +2,7 @@
 import { isFinding, type PartSuspect } from '@jeitinho/core/diagnose';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from '../job/evidence-words';
-import { useJob } from '../job/job-context';
+import { useAssessment } from '../job/job-context';
 import { ROW, Tick } from './tick';
 
 export interface PartChoiceProps {
@@ -15,7 +15,7 @@ export interface PartChoiceProps {
 const MOST_REASONS = 4;
 
 export function PartChoice({ rank, suspect, ticked, onToggle }: PartChoiceProps) {
-  const { assessment } = useJob();
+  const assessment = useAssessment();
   const { part, p, fixed } = suspect;
   const faults = assessment.suspects.filter((each) => each.part?.id === part.id && each.p >= 0.02);
   return (
@@ -61,7 +61,7 @@ export function PartChoice({ rank, suspect, ticked, onToggle }: PartChoiceProps)
 }
 
 function Reasons({ suspect }: { readonly suspect: PartSuspect }) {
-  const { assessment } = useJob();
+  const assessment = useAssessment();
   const telling = suspect.weights
     .filter(
       ({ strength, evidence }) =>

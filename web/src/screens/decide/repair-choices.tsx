@@ -2,7 +2,7 @@
 import { WORK_WORDS, type Ending } from '@jeitinho/core/job';
 import { REPAIR_KINDS, type Repair, type Try } from '@jeitinho/core/sheet';
 import { percent } from '../../parts/percent';
-import { useJob } from '../job/job-context';
+import { useAssessment, useJob } from '../job/job-context';
 import { ROW, Tick } from './tick';
 import type { Endings } from './use-endings';
 
@@ -10,7 +10,8 @@ import type { Endings } from './use-endings';
 const WORTH_SHOWING = 0.02;
 
 export function RepairChoices({ endings }: { readonly endings: Endings }) {
-  const { sheet, assessment } = useJob();
+  const { sheet } = useJob();
+  const assessment = useAssessment();
   const rows = [
     ...(sheet.repairs ?? []).map((repair) => ({ way: repair, faults: repair.fixes })),
     ...(sheet.tries ?? []).map((way) => ({ way, faults: Object.keys(way.cures) })),

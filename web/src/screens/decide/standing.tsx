@@ -2,11 +2,12 @@
 import { headlineOf } from '@jeitinho/core/diagnose';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from '../job/evidence-words';
-import { useJob } from '../job/job-context';
+import { useAssessment, useJob } from '../job/job-context';
 import { countWords, headlineWords, leadsWords } from './headline-words';
 
 export function Standing() {
-  const { state, assessment } = useJob();
+  const { state } = useJob();
+  const assessment = useAssessment();
   const { other, sound } = assessment;
   const headline = headlineOf(assessment);
   return (

@@ -2,7 +2,7 @@
 import { headlineOf, leadingPart } from '@jeitinho/core/diagnose';
 import { endingOwes, type Ending } from '@jeitinho/core/job';
 import { useDraft } from '../../data/draft';
-import { useJob } from '../job/job-context';
+import { useAssessment, useJob } from '../job/job-context';
 
 export interface Endings {
   readonly chosen: readonly Ending[];
@@ -25,7 +25,8 @@ const same = (a: Ending, b: Ending): boolean =>
   (a.kind !== 'repair' || a.repair === b.repair);
 
 export function useEndings(): Endings {
-  const { job, sheet, state, assessment } = useJob();
+  const { job, sheet, state } = useJob();
+  const assessment = useAssessment();
   const [draft, setDraft] = useDraft(`endings.${job.id}`);
   const made = state.decision?.body.endings;
   // Until somebody chooses, the choice follows the evidence, which may still be arriving.

@@ -3,7 +3,7 @@ import type { JobResource } from '@jeitinho/core';
 import { assess, type Assessment } from '@jeitinho/core/diagnose';
 import {
   canWithdraw,
-  foldJob,
+  refusalOf,
   type BodyOf,
   type EntryKind,
   type FoldedEntry,
@@ -12,9 +12,18 @@ import {
 import type { Sheet } from '@jeitinho/core/sheet';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useLocation } from 'react-router';
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
-import { countedEntries, localStore, type LocalEntry } from '../../data/local-store';
-import { recordEntry } from '../../data/record';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useDeferredValue,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
+import { foldedLog, signOf } from '../../data/folded';
+import { localStore, type LocalEntry } from '../../data/local-store';
+import { entryNow, keepEntry } from '../../data/record';
 import { askToPersist } from '../../data/storage';
 import { syncNow, useSync } from '../../data/sync-status';
 
@@ -22,7 +31,6 @@ export interface JobContext {
   readonly job: JobResource;
   readonly sheet: Sheet;
   readonly state: JobState;
-  readonly assessment: Assessment;
   /** All entries on the device, also those the server refused. */
   readonly entries: readonly LocalEntry[];
   /** Record an entry; false when the rules refuse it, with the reason in `notice`. */
@@ -42,10 +50,32 @@ export function useJob(): JobContext {
   return value;
 }
 
-/** @returns undefined until the device's store has answered. */
-function useEntries(jobId: string): LocalEntry[] | undefined {
-  return useLiveQuery(() => localStore.entries.where({ jobId }).toArray(), [jobId]);
+/** The log as the device has it, and ahead of it what was just written and is on its way there. */
+function useEntries(jobId: string) {
+  const kept = useLiveQuery(() => localStore.entries.where({ jobId }).toArray(), [jobId]);
+  const [ahead, setAhead] = useState<readonly LocalEntry[]>([]);
+  const all = useMemo(() => {
+    const ids = new Set(kept?.map(({ id }) => id));
+    return kept && [...kept, ...ahead.filter(({ id }) => !ids.has(id))];
+  }, [kept, ahead]);
+  const sign = all && signOf(all);
+  // An entry that has come to where it was shown before changes nothing on the screen.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const entries = useMemo(() => all, [sign]);
+  const show = useCallback(
+    (entry: LocalEntry) => setAhead((before) => [...before.slice(-MOST_AHEAD), entry]),
+    [],
+  );
+  const hide = useCallback(
+    (entry: LocalEntry) => setAhead((before) => before.filter(({ id }) => id !== entry.id)),
+    [],
+  );
+  /** Undefined until the device's store has answered. */
+  return { entries, show, hide };
 }
+
+/** Long before so many more are written, the first has come to the store. */
+const MOST_AHEAD = 50;
 
 export function JobProvider({
   job,
@@ -57,30 +87,39 @@ export function JobProvider({
   children: ReactNode;
 }) {
   useSync(job.id);
-  const entries = useEntries(job.id);
+  const { entries, show, hide } = useEntries(job.id);
   const [notice, setNotice] = useNotice();
   const author = job.shop.technician || 'technician';
-  const state = useMemo(() => foldJob(sheet, countedEntries(entries ?? [])), [sheet, entries]);
-  const assessment = useMemo(() => assess(sheet, state), [sheet, state]);
+  const state = useMemo(() => foldedLog(sheet, entries ?? []), [sheet, entries]);
 
   const record = useCallback(
     async <K extends EntryKind>(kind: K, body: BodyOf<K>) => {
+      const target = { jobId: job.id, sheet, author };
+      const entry = entryNow(target, kind, body, entries ?? []);
+      const seen = refusalOf(sheet, state, entry);
+      setNotice(seen?.message, body);
+      if (seen) return false;
+      // On the screen at once; another tab may have written what forbids it.
+      show(entry);
       try {
-        const refusal = await recordEntry({ jobId: job.id, sheet, author }, kind, body);
-        setNotice(refusal?.message, body);
-        if (!refusal) {
-          askToPersist();
-          void syncNow(job.id);
+        const refusal = await keepEntry(target, entry);
+        if (refusal) {
+          hide(entry);
+          setNotice(refusal.message, body);
+          return false;
         }
-        return refusal === undefined;
+        askToPersist();
+        void syncNow(job.id);
+        return true;
       } catch {
+        hide(entry);
         setNotice(
           'This device could not keep the entry: its storage refuses. Nothing typed was cleared.',
         );
         return false;
       }
     },
-    [job.id, sheet, author, setNotice],
+    [job.id, sheet, author, entries, state, setNotice, show, hide],
   );
 
   const undo = useCallback(async () => {
@@ -94,17 +133,46 @@ export function JobProvider({
       job,
       sheet,
       state,
-      assessment,
       entries: entries ?? [],
       record,
       undo,
       notice,
       dismiss: () => setNotice(undefined),
     }),
-    [job, sheet, state, assessment, entries, record, undo, notice, setNotice],
+    [job, sheet, state, entries, record, undo, notice, setNotice],
   );
   if (entries === undefined) return null;
-  return <Context.Provider value={value}>{children}</Context.Provider>;
+  return (
+    <Context.Provider value={value}>
+      <Assessing sheet={sheet} state={state}>
+        {children}
+      </Assessing>
+    </Context.Provider>
+  );
+}
+
+const AssessmentContext = createContext<Assessment | undefined>(undefined);
+
+/**
+ * What the findings say of the suspects. It comes a moment after the finding itself: the verdict is on the
+ * screen first, and a key that is pressed meanwhile is answered before it.
+ */
+export function useAssessment(): Assessment {
+  const value = useContext(AssessmentContext);
+  if (!value) throw new Error('useAssessment belongs below JobProvider');
+  return value;
+}
+
+interface AssessingProps {
+  readonly sheet: Sheet;
+  readonly state: JobState;
+  readonly children: ReactNode;
+}
+
+function Assessing({ sheet, state, children }: AssessingProps) {
+  const settled = useDeferredValue(state);
+  const assessment = useMemo(() => assess(sheet, settled), [sheet, settled]);
+  return <AssessmentContext.Provider value={assessment}>{children}</AssessmentContext.Provider>;
 }
 
 interface PlacedNotice {

@@ -8,7 +8,7 @@ import {
   type EntryPlace,
   type FoldedEntry,
 } from '@jeitinho/core/job';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { Said } from '../../parts/said';
 import { clockTime } from '../../data/now';
@@ -20,6 +20,7 @@ import { Photo } from '../../parts/photo';
 import { ReasonDialog } from '../../parts/reason-dialog';
 import { placePath } from './paths';
 import { FILTER_WORDS, passes, ROLL_FILTERS, type RollFilter } from './roll-filters';
+import { RollList } from './roll-list';
 import { useJob } from './job-context';
 
 export function Roll() {
@@ -27,11 +28,6 @@ export function Roll() {
   const [filter, setFilter] = useState<RollFilter>('all');
   const [wanted, setWanted] = useState('');
   const [unsigning, setUnsigning] = useState<string>();
-  const end = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    // Braces: newer browsers return a promise here, which is no clean-up.
-    void end.current?.scrollIntoView({ block: 'end' });
-  }, [state.log.length]);
   const refused = entries.filter((entry) => entry.sendState === 'refused');
   const unsent = new Set(entries.filter((e) => e.sendState === 'unsent').map((e) => e.id));
   if (state.log.length === 0)
@@ -77,10 +73,12 @@ export function Roll() {
       <Said className="px-[18px] text-soft">
         {lines.length === 0 && <> Nothing of that kind in the roll.</>}
       </Said>
-      <ol className="m-0 list-none px-[18px] py-2" aria-label="Roll, newest at the bottom">
-        {lines.map(({ entry, words }) => (
+      <RollList
+        lines={lines}
+        newest={state.log.length}
+        keyOf={({ entry }) => entry.id}
+        draw={({ entry, words }) => (
           <RollLine
-            key={entry.id}
             entry={entry}
             words={words}
             to={jumpTo(job.id, placeOfEntry(entry, sheet))}
@@ -94,8 +92,8 @@ export function Roll() {
                 : undefined
             }
           />
-        ))}
-      </ol>
+        )}
+      />
       {refused.length > 0 && (
         <section
           className="mx-[18px] mb-4 border-l-4 border-brick bg-brick-tint px-3 py-2"
@@ -127,7 +125,6 @@ export function Roll() {
           if (unsigning !== undefined) void record('withdrawn', { entry: unsigning, reason });
         }}
       />
-      <div ref={end} />
     </>
   );
 }
@@ -155,7 +152,7 @@ function RollLine({ entry, words, to, unsent, onWithdraw }: RollLineProps) {
     words
   );
   return (
-    <li className="flex items-center gap-2 border-b border-hair text-[15px]">
+    <>
       <span className="figure shrink-0 text-[13px] text-soft">{clockTime(entry.at)}</span>
       <span className="min-w-0 flex-1 py-1.5">
         {to === undefined ? (
@@ -183,6 +180,6 @@ function RollLine({ entry, words, to, unsent, onWithdraw }: RollLineProps) {
           withdraw
         </button>
       )}
-    </li>
+    </>
   );
 }

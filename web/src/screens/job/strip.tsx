@@ -2,7 +2,7 @@
 import { Dialog, Tabs } from 'radix-ui';
 import { percent } from '../../parts/percent';
 import type { Assessment } from '@jeitinho/core/diagnose';
-import { useJob } from './job-context';
+import { useAssessment, useJob } from './job-context';
 import { Roll } from './roll';
 import { Suspects } from './suspects';
 
@@ -35,7 +35,7 @@ export function Strip() {
 }
 
 export function PhoneStrip() {
-  const { assessment } = useJob();
+  const assessment = useAssessment();
   const { name, p } = likeliestWords(assessment);
   return (
     <Dialog.Root>

@@ -8,7 +8,7 @@ import {
 } from '@jeitinho/core/diagnose';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from './evidence-words';
-import { useJob } from './job-context';
+import { useAssessment, useJob } from './job-context';
 
 const SHOWN = 5;
 /** Suspects below this rank are named without a reason when there is none to give. */
@@ -18,7 +18,8 @@ const PROVISOS = 3;
 const NAMES = 3;
 
 export function Suspects() {
-  const { state, assessment } = useJob();
+  const { state } = useJob();
+  const assessment = useAssessment();
   const { other, sound, unexplained } = assessment;
   // After work the machine is another one: what is left is what is looked for.
   const worked = state.works.length > 0;

@@ -8,7 +8,7 @@ import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
-import { useJob } from '../job/job-context';
+import { useAssessment, useJob } from '../job/job-context';
 import { JobNotice } from '../job/job-notice';
 import { stagePath } from '../job/paths';
 
@@ -42,7 +42,8 @@ export function StopButton() {
 }
 
 function StopForm() {
-  const { job, state, assessment, record } = useJob();
+  const { job, state, record } = useJob();
+  const assessment = useAssessment();
   const navigate = useNavigate();
   const [action, setAction] = useState<EndingKind>('cannot-make-safe');
   const [why, setWhy] = useDraft(`stop.${job.id}`);

@@ -7,7 +7,7 @@ import { expectOf, type MeasureTest, type Sheet, type TestPoint } from '@jeitinh
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { percent } from '../../parts/percent';
 import { Button } from '../../parts/button';
-import { useJob } from '../job/job-context';
+import { useAssessment, useJob } from '../job/job-context';
 import { limitWordsAt } from '../job/taken-words';
 import { DoubtPanel } from './doubt-panel';
 import type { Remark } from './remark-dialogs';
@@ -95,7 +95,8 @@ function Echo({ reading }: { reading: ReadingEntry }) {
 }
 
 function Told({ taken, label }: { taken: TakenReading; label: string | undefined }) {
-  const { sheet, assessment } = useJob();
+  const { sheet } = useJob();
+  const assessment = useAssessment();
   const { judgement } = taken;
   const { mark, words, why } = standingOf(taken);
   return (

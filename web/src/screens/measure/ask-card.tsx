@@ -5,7 +5,7 @@ import type { AskTest } from '@jeitinho/core/sheet';
 import { Said } from '../../parts/said';
 import { useLoneDigit } from '../../parts/lone-digit';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
-import { useJob } from '../job/job-context';
+import { useAssessment, useJob } from '../job/job-context';
 import { standingOf } from './standing';
 import { Button } from '../../parts/button';
 import { movedWords, RemarkButtons } from './answer';
@@ -33,7 +33,8 @@ const HOW_WORDS: Readonly<Record<AskTest['how'], string>> = {
 };
 
 export function AskCard({ test, blocked, settled, onAnswer, onGoOn, onRemark }: AskCardProps) {
-  const { sheet, state, assessment, record } = useJob();
+  const { sheet, state, record } = useJob();
+  const assessment = useAssessment();
   const meansKnown = (entry: string) => record('contact', { entry, how: 'means-known' });
   const answers = Object.keys(test.answers);
   const taken = state.current.get(test.id);

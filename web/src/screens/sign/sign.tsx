@@ -9,13 +9,14 @@ import { ActionBar } from '../../parts/action-bar';
 import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
-import { useJob } from '../job/job-context';
+import { useAssessment, useJob } from '../job/job-context';
 import { LeftPanel, useLeft } from './left-panel';
 import { ReportPaper } from './report-paper';
 import { stagePath } from '../job/paths';
 
 export function Sign() {
-  const { job, sheet, state, assessment, record } = useJob();
+  const { job, sheet, state, record } = useJob();
+  const assessment = useAssessment();
   const report = useMemo(() => buildReport(sheet, state, assessment), [sheet, state, assessment]);
   const [technician, setTechnician] = useDraft(`technician.${job.id}`);
   const [customer, setCustomer] = useDraft(`customer.${job.id}`);
