@@ -52,6 +52,7 @@ export async function reading(page: Page, typed: string): Promise<void> {
   await page.keyboard.type(typed);
   await page.keyboard.press('Enter');
   await expect.poll(() => rollCount(page), SOON).toBeGreaterThan(before);
+  await kept(page);
 }
 
 /** Presses a key and waits until something was written down. */
@@ -59,7 +60,12 @@ export async function press(page: Page, key: string): Promise<void> {
   const before = await opened(page);
   await page.keyboard.press(key);
   await expect.poll(() => rollCount(page), SOON).toBeGreaterThan(before);
+  await kept(page);
 }
+
+/** What is on the screen is in the device's store: from then on a reload loses nothing. */
+const kept = (page: Page) =>
+  expect.poll(() => page.locator('[role="status"][aria-busy="true"]').count(), SOON).toBe(0);
 
 /** Waits until the job's opening has come from the server, so that it is not taken for a new entry. */
 export async function opened(page: Page): Promise<number> {

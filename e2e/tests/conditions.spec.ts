@@ -44,7 +44,7 @@ test('the plan shows every test with its state and verdict; it leads there with 
   await reading(page, '9');
   await page.keyboard.press('e');
   const plan = page.getByRole('dialog', { name: 'The plan' });
-  await expect(plan.getByRole('button')).toHaveCount(16);
+  await expect(plan.getByRole('listitem')).toHaveCount(16);
   await expect(plan.getByRole('button', { name: /Inverter fuse F1/ })).toContainText('Waits');
   await expect(plan.getByRole('button', { name: /Compressor windings/ })).toContainText('open');
   expect(await found(page, 'the plan')).toEqual([]);

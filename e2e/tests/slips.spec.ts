@@ -160,7 +160,7 @@ test('a picture of 40 MB is shrunk and kept by its hash; what is no picture is r
   await dialog
     .getByLabel('Picture file')
     .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not one') });
-  await expect(dialog.getByRole('status')).toContainText('“notes.jpg” is not a picture');
+  await expect(dialog.getByRole('status').last()).toContainText('“notes.jpg” is not a picture');
   await expect(dialog.getByLabel('What it shows')).toHaveValue('C1 bulged');
   const before = await opened(page);
   // From the disk: bytes handed over would cross as text.

@@ -59,7 +59,14 @@ export {
 } from '../job/state/state';
 export { beatAt, purgeUntil, type Spell } from '../job/state/windows';
 export { owedWords } from '../job/trail/owed-words';
-export { accessShared, isAsked, nextStep, type Step, stepsOf } from '../job/trail/steps';
+export {
+  accessShared,
+  isAsked,
+  nextStep,
+  type Step,
+  stepsOf,
+  takenCount,
+} from '../job/trail/steps';
 export { backBeforeLive, spoils, type Want, wantingOf, wantWords } from '../job/trail/wanting';
 export { type JobSummary, summarise, SUMMARY_VERSION } from '../job/trail/summary';
 export {

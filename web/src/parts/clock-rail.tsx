@@ -76,7 +76,7 @@ function Rail({ shown, now }: { shown: readonly JobClock[]; now: number }) {
     <section
       aria-label="Clocks"
       tabIndex={0}
-      className="no-print sticky top-0 z-20 flex h-[46px] items-stretch gap-px overflow-x-auto border-b border-ink bg-hair"
+      className="no-print sticky top-0 z-20 flex h-[46px] items-stretch max-lg:h-11 gap-px overflow-x-auto border-b border-ink bg-hair"
     >
       {shown.map((clock) => (
         <Clock key={clock.id} clock={clock} now={now} />
@@ -104,7 +104,7 @@ function Clock({ clock, now }: { clock: JobClock; now: number }) {
         </span>
         <span className="text-[14px] leading-tight">
           <strong className="block max-w-64 truncate">{clock.name}</strong>
-          <span className="block max-w-64 truncate">
+          <span className="block max-w-64 truncate max-lg:hidden">
             {elsewhere ? clock.unit : (over ? clock.then : clock.meanwhile) || clock.unit}
           </span>
         </span>

@@ -1,12 +1,13 @@
 /** Arrive: what is known of the unit, its warranty and its earlier visits; read the plate, listen. */
 import type { VisitResource } from '@jeitinho/core';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { clockTime, longDay, useNow } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
+import { Plate, PlateField } from '../../parts/plate';
 import { warrantyOver, warrantyWords } from '../../parts/warranty';
 import { useJob } from '../job/job-context';
 import { stagePath, useGoOn } from '../job/paths';
@@ -34,20 +35,16 @@ export function Arrive() {
         <h1 className="m-0 text-[25px] leading-snug font-bold">“{job.complaint}”</h1>
 
         <GoesOn />
-        <section aria-label="Data plate" className="mt-5 border border-ink bg-card">
-          <dl className="m-0 grid grid-cols-2 gap-px bg-hair sm:grid-cols-4">
+        <section aria-label="The plate" className="mt-5">
+          <Plate columns="lg:grid-cols-4">
             <PlateField name="Maker">{unit.maker}</PlateField>
-            <PlateField name="Model">
-              <span className="figure text-[20px]">{unit.model}</span>
-            </PlateField>
-            <PlateField name="Serial">
-              <span className="figure">{unit.serial || 'not noted'}</span>
-            </PlateField>
+            <PlateField name="Model">{unit.model}</PlateField>
+            <PlateField name="Serial">{unit.serial || 'not noted'}</PlateField>
             <PlateField name="Warranty">
               <Warranty until={unit.warrantyUntil} />
             </PlateField>
-          </dl>
-          <div className="px-4 py-3">
+          </Plate>
+          <div className="pt-3 text-[17px]">
             {plate ? (
               <p className="m-0">
                 {plate === 'matches'
@@ -115,15 +112,6 @@ export function Arrive() {
         )}
       </ActionBar>
     </>
-  );
-}
-
-function PlateField({ name, children }: { name: string; children: ReactNode }) {
-  return (
-    <div className="bg-card px-4 py-3">
-      <dt className="text-[14px] text-soft">{name}</dt>
-      <dd className="m-0 text-[17px] font-semibold">{children}</dd>
-    </div>
   );
 }
 

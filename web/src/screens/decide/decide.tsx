@@ -13,6 +13,7 @@ import { whyWords } from './headline-words';
 import { LookedAsk } from './looked-ask';
 import { NotProvenList } from './not-proven-list';
 import { OtherEndings } from './other-endings';
+import { PartsMap } from './parts-map';
 import { PartChoice } from './part-choice';
 import { RepairChoices } from './repair-choices';
 import { Standing } from './standing';
@@ -67,6 +68,12 @@ export function Decide() {
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
         <Standing />
         <LookedAsk />
+        <PartsMap
+          sheet={sheet}
+          parts={parts}
+          isTicked={(part) => endings.find({ kind: 'replace', part }) !== undefined}
+          onToggle={(part) => endings.toggle({ kind: 'replace', part })}
+        />
         <fieldset className="m-0 mt-4 border-0 p-0">
           <legend className="sr-only">What to do; several may be ticked</legend>
           {parts.map((part, i) => (

@@ -70,8 +70,10 @@ function useEntries(jobId: string) {
     (entry: LocalEntry) => setAhead((before) => before.filter(({ id }) => id !== entry.id)),
     [],
   );
-  /** Undefined until the device's store has answered. */
-  return { entries, show, hide };
+  const here = new Set(kept?.map(({ id }) => id));
+  const keeping = ahead.some(({ id }) => !here.has(id));
+  /** Entries: undefined until the device's store has answered. */
+  return { entries, keeping, show, hide };
 }
 
 /** Long before so many more are written, the first has come to the store. */
@@ -87,7 +89,7 @@ export function JobProvider({
   children: ReactNode;
 }) {
   useSync(job.id);
-  const { entries, show, hide } = useEntries(job.id);
+  const { entries, keeping, show, hide } = useEntries(job.id);
   const [notice, setNotice] = useNotice();
   const author = job.shop.technician || 'technician';
   const state = useMemo(() => foldedLog(sheet, entries ?? []), [sheet, entries]);
@@ -144,12 +146,19 @@ export function JobProvider({
   if (entries === undefined) return null;
   return (
     <Context.Provider value={value}>
-      <Assessing sheet={sheet} state={state}>
-        {children}
-      </Assessing>
+      <Keeping.Provider value={keeping}>
+        <Assessing sheet={sheet} state={state}>
+          {children}
+        </Assessing>
+      </Keeping.Provider>
     </Context.Provider>
   );
 }
+
+const Keeping = createContext(false);
+
+/** Whether something on the screen is not in the device's store yet. */
+export const useKeeping = (): boolean => useContext(Keeping);
 
 const AssessmentContext = createContext<Assessment | undefined>(undefined);
 

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { clockTime, useNow } from '../../data/now';
 import type { Reach } from '../../data/outbox';
 import { awaySince, useReach } from '../../data/sync-status';
-import { useJob } from './job-context';
+import { useJob, useKeeping } from './job-context';
 
 /** The time of day; what runs down has its own clock in the rail. */
 export function JobClock() {
@@ -21,14 +21,16 @@ const WORTH_SAYING_MS = 1500;
 
 export function SavedState() {
   const { entries } = useJob();
+  const keeping = useKeeping();
   const reach = useReach();
   const unsent = entries.filter((entry) => entry.sendState === 'unsent').length;
   const refused = entries.filter((entry) => entry.sendState === 'refused').length;
   const slow = useLater(unsent > 0, WORTH_SAYING_MS);
   const why = AWAY[reach];
   const since = awaySince();
-  const text =
-    unsent > 0 && (slow || reach !== 'reached')
+  const text = keeping
+    ? 'keeping …'
+    : unsent > 0 && (slow || reach !== 'reached')
       ? `kept here, ${unsent} to send${why ? `: ${why}` : ''}`
       : reach !== 'reached'
         ? `all kept here, ${why ?? 'away'}${since === undefined ? '' : ` since ${clockTime(since)}`}`
@@ -38,6 +40,7 @@ export function SavedState() {
   return (
     <span
       role="status"
+      aria-busy={keeping}
       className="text-[14px] whitespace-nowrap text-soft max-lg:block max-lg:max-w-32 max-lg:text-right max-lg:text-[13px] max-lg:leading-tight max-lg:whitespace-normal"
     >
       {text}

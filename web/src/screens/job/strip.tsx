@@ -36,10 +36,12 @@ export function Strip() {
 
 export function PhoneStrip() {
   const assessment = useAssessment();
-  const { name, p } = likeliestWords(assessment);
+  const shares = sharesOf(assessment);
+  const { name, p } = shares[0]!;
   return (
     <Dialog.Root>
-      <Dialog.Trigger className="no-print flex min-h-12 cursor-pointer items-center justify-between gap-3 border-t border-ink bg-card px-3.5 text-left lg:hidden">
+      <Dialog.Trigger className="no-print relative flex min-h-12 cursor-pointer items-center justify-between gap-3 border-t border-ink bg-card px-3.5 text-left lg:hidden">
+        <Shares shares={shares} />
         <span className="min-w-0 truncate">
           <strong>{name}</strong> <span className="figure">{percent(p)}</span>
         </span>
@@ -64,11 +66,34 @@ export function PhoneStrip() {
   );
 }
 
-/** What is likeliest of all, in one line. */
-function likeliestWords({ suspects, other, sound }: Assessment): { name: string; p: number } {
-  return [
+interface Share {
+  readonly name: string;
+  readonly p: number;
+}
+
+/** Everything that it could be, likeliest first. */
+const sharesOf = ({ suspects, other, sound }: Assessment): Share[] =>
+  [
     ...suspects.map(({ fault, now }) => ({ name: fault.name, p: now })),
     { name: 'Nothing wrong', p: sound.p },
     { name: 'Something not on this sheet', p: other.p },
-  ].reduce((best, each) => (each.p > best.p ? each : best));
+  ].sort((a, b) => b.p - a.p);
+
+/** The edge of the drawer, cut into what each suspect has of the whole. */
+function Shares({ shares }: { readonly shares: readonly Share[] }) {
+  const whole = Math.max(
+    1,
+    shares.reduce((sum, { p }) => sum + p, 0),
+  );
+  return (
+    <span aria-hidden="true" className="absolute inset-x-0 top-0 flex h-1.5 gap-px bg-paper">
+      {shares.map(({ name, p }, i) => (
+        <span
+          key={name}
+          className={`grow-0 ${i === 0 ? 'bg-brick' : 'bg-copper'}`}
+          style={{ width: `${(p / whole) * 100}%` }}
+        />
+      ))}
+    </span>
+  );
 }

@@ -1,5 +1,5 @@
 /** The whole plan: every test of the sheet with its number, the state it wants, and what it said. */
-import { isAsked, type JobState, type Taken } from '@jeitinho/core/job';
+import { isAsked, takenCount, type JobState, type Taken } from '@jeitinho/core/job';
 import { stateName, testsOf, wantsOf, type Test } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -12,7 +12,8 @@ import type { CurrentStep } from './current-step';
 import { standingOf, type Standing } from './standing';
 
 export function PlanButton({ current }: { readonly current: CurrentStep }) {
-  const { sheet } = useJob();
+  const { sheet, state } = useJob();
+  const { taken, of } = takenCount(sheet, state);
   const [open, setOpen] = useState(false);
   useKeys({ e: () => setOpen(true) }, { whileTyping: false });
   const tests = testsOf(sheet);
@@ -20,15 +21,16 @@ export function PlanButton({ current }: { readonly current: CurrentStep }) {
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger className="min-h-11 shrink-0 cursor-pointer border border-soft bg-card px-3 text-[15px] text-ink">
-        Plan{' '}
-        <span className="figure">
-          {number}/{tests.length}
-        </span>
+        Plan<span className="max-lg:hidden">: test</span> <span className="figure">{number}</span>{' '}
+        of <span className="figure">{tests.length}</span>
         <kbd aria-hidden="true" className="figure ml-2 text-[13px] opacity-80 max-lg:hidden">
           e
         </kbd>
       </Dialog.Trigger>
       <DialogFrame title="The plan">
+        <p className="m-0 mt-1 text-soft">
+          {tests.length} tests with {of} readings and answers; {taken} taken.
+        </p>
         <ol className="m-0 mt-2 list-none p-0">
           {tests.map((test, i) => (
             <PlanRow

@@ -1,12 +1,12 @@
 /** A unit: its plate, its warranty, its sheet, and every visit. What its label opens. */
 import type { AnswerOf, PlaceResource, VisitResource } from '@jeitinho/core';
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { ApiProblem, ask } from '../../data/api';
 import { longDay, useNow } from '../../data/now';
 import { placeOptions, sheetsOptions, unitOptions } from '../../data/queries';
 import { DeskFrame } from '../../parts/desk-frame';
+import { Plate, PlateField } from '../../parts/plate';
 import { warrantyWords } from '../../parts/warranty';
 import { NotHere } from '../not-here';
 import { NewVisit } from '../today/new-visit';
@@ -77,14 +77,18 @@ function Unit({ unit }: { readonly unit: UnitWithVisits }) {
           <NewVisit unit={unit} />
         </div>
       </div>
-      <Plate>
-        <Field name="Maker">{unit.maker}</Field>
-        <Field name="Model">{unit.model}</Field>
-        <Field name="Serial">{unit.serial || 'not noted'}</Field>
-        <Field name="Kind">{unit.kind}</Field>
-        <Field name="Installed">{unit.installedOn ? longDay(unit.installedOn) : 'not noted'}</Field>
-        <Field name="Warranty">{warrantyWords(unit.warrantyUntil, now)}</Field>
-      </Plate>
+      <div className="mt-4">
+        <Plate>
+          <PlateField name="Maker">{unit.maker}</PlateField>
+          <PlateField name="Model">{unit.model}</PlateField>
+          <PlateField name="Serial">{unit.serial || 'not noted'}</PlateField>
+          <PlateField name="Kind">{unit.kind}</PlateField>
+          <PlateField name="Installed">
+            {unit.installedOn ? longDay(unit.installedOn) : 'not noted'}
+          </PlateField>
+          <PlateField name="Warranty">{warrantyWords(unit.warrantyUntil, now)}</PlateField>
+        </Plate>
+      </div>
       <p className="mt-3 mb-0">
         <SheetOf unit={unit} />
       </p>
@@ -123,30 +127,6 @@ function Unit({ unit }: { readonly unit: UnitWithVisits }) {
 }
 
 const visitCount = (n: number): string => (n === 1 ? 'One signed visit' : `${n} signed visits`);
-
-/** Riveted at its corners, as plates are. */
-const Plate = ({ children }: { readonly children: ReactNode }) => (
-  <dl
-    aria-label="Plate"
-    className="relative m-0 mt-4 grid grid-cols-3 gap-x-6 gap-y-3 border-2 border-ink bg-card px-9 py-5 max-lg:grid-cols-2 max-lg:px-7"
-  >
-    {['top-2 left-2', 'top-2 right-2', 'bottom-2 left-2', 'bottom-2 right-2'].map((corner) => (
-      <span
-        key={corner}
-        aria-hidden="true"
-        className={`absolute size-2.5 rounded-full border border-ink bg-paper ${corner}`}
-      />
-    ))}
-    {children}
-  </dl>
-);
-
-const Field = ({ name, children }: { readonly name: string; readonly children: ReactNode }) => (
-  <div>
-    <dt className="text-[13px] text-soft">{name}</dt>
-    <dd className="figure m-0 text-[18px] font-semibold [overflow-wrap:anywhere]">{children}</dd>
-  </div>
-);
 
 function Whereabouts({ site }: { readonly site: ReturnType<typeof useSiteOf> }) {
   const place = useQuery({ ...placeOptions(site?.customerId ?? ''), enabled: site !== undefined });

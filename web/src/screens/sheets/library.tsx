@@ -60,6 +60,29 @@ function countWords(n: number, words: string): string {
   return words.trim() === '' ? sheets : `${sheets} by “${words.trim()}”`;
 }
 
+/** As many marks of each kind as a line takes. */
+const MARKS = 6;
+
+/** What one has in hand when a sheet is looked for: the code on the display, the name on the plug. */
+function Marks({ item: { facets } }: { item: SheetListItem }) {
+  const codes = facets.codes.map((code) => code.split(' ')[0] ?? '');
+  const plugs = facets.connectors.map((connector) => connector.split(' ')[0] ?? '');
+  return (
+    <span aria-hidden="true" className="figure flex gap-1.5 text-[13px] max-lg:hidden">
+      {codes.slice(0, MARKS).map((code) => (
+        <span key={code} className="bg-ink px-1.5 text-paper">
+          {code}
+        </span>
+      ))}
+      {plugs.slice(0, MARKS).map((plug) => (
+        <span key={plug} className="border border-copper px-1.5">
+          {plug}
+        </span>
+      ))}
+    </span>
+  );
+}
+
 function SheetRow({ item, by }: { item: SheetListItem; by: readonly string[] }) {
   const { facets } = item;
   return (
@@ -71,16 +94,19 @@ function SheetRow({ item, by }: { item: SheetListItem; by: readonly string[] }) 
         <span className="min-w-0 flex-1">
           <strong className="text-[18px]">{item.title}</strong>
           <span className="block text-[15px] text-soft">
-            {facets.kind} · {facets.models.join(', ')}
+            {facets.kind} · <span className="figure">{facets.models.join(', ')}</span>
           </span>
           {by.length > 0 && (
             <span className="block text-[14px] text-jade">found: {by.join(' · ')}</span>
           )}
         </span>
-        <span className="figure shrink-0 text-right text-[14px] text-soft max-lg:hidden">
-          {facets.tests} tests · {facets.faults} faults
+        <Marks item={item} />
+        <span className="figure w-32 shrink-0 text-right text-[14px] text-soft max-lg:w-auto">
+          <span className="block max-lg:hidden">
+            {facets.tests} tests · {facets.faults} faults
+          </span>
+          rev. {item.revision}
         </span>
-        <span className="figure shrink-0 text-[14px] text-soft">rev. {item.revision}</span>
       </Link>
     </li>
   );

@@ -1,9 +1,9 @@
 /** The stop in hand: what the customer says, the plate, and the one thing to press. */
 import type { Handed, JobListItem } from '@jeitinho/core';
-import type { ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { clockTime, longDay, useNow } from '../../data/now';
 import { useKeys } from '../../parts/keys';
+import { Plate, PlateField } from '../../parts/plate';
 import { warrantyOver, warrantyWords } from '../../parts/warranty';
 import { stageWords } from './stage-words';
 
@@ -21,16 +21,18 @@ export function StopInHand({ job }: { readonly job: JobListItem }) {
       <h2 className="m-0 mt-2 text-[31px] leading-tight font-bold max-lg:text-[25px]">
         “{job.complaint}”
       </h2>
-      <dl className="m-0 mt-4 grid grid-cols-4 gap-px border border-ink bg-hair max-lg:grid-cols-2">
-        <Plate name="Machine">{unit.label}</Plate>
-        <Plate name="Maker, model">
-          {unit.maker} {unit.model}
+      <div className="mt-4">
+        <Plate columns="lg:grid-cols-4">
+          <PlateField name="Machine">{unit.label}</PlateField>
+          <PlateField name="Maker, model">
+            {unit.maker} {unit.model}
+          </PlateField>
+          <PlateField name="Serial">{unit.serial || 'not noted'}</PlateField>
+          <PlateField name="Warranty">
+            <Warranty until={unit.warrantyUntil} />
+          </PlateField>
         </Plate>
-        <Plate name="Serial">{unit.serial || 'not noted'}</Plate>
-        <Plate name="Warranty">
-          <Warranty until={unit.warrantyUntil} />
-        </Plate>
-      </dl>
+      </div>
       <p
         className={`m-0 mt-4 border-l-4 py-0.5 pl-3 ${job.urgent ? 'border-marigold' : 'border-hair'}`}
       >
@@ -59,13 +61,6 @@ const HandedOn = ({ handed }: { readonly handed: Handed }) => (
     </strong>
     {handed.note && <p className="m-0">“{handed.note}”</p>}
     {handed.owed.length > 0 && <p className="m-0 text-[15px]">Owed: {handed.owed.join(' · ')}</p>}
-  </div>
-);
-
-const Plate = ({ name, children }: { readonly name: string; readonly children: ReactNode }) => (
-  <div className="bg-card px-4 py-2.5">
-    <dt className="text-[13px] text-soft">{name}</dt>
-    <dd className="figure m-0 text-[17px] font-semibold [overflow-wrap:anywhere]">{children}</dd>
   </div>
 );
 
