@@ -41,7 +41,14 @@ export function PartsMap({ sheet, parts, isTicked, onToggle }: PartsMapProps) {
           const link = links.find(({ joins }) => joinsBoth(joins, boards[i - 1], board));
           return (
             <div key={board.id} className={`flex min-w-0 items-center ${i > 0 ? 'flex-1' : ''}`}>
-              {i > 0 && <Link link={link} suspect={byId.get(link?.part ?? '')} />}
+              {i > 0 && (
+                <Link
+                  link={link}
+                  suspect={byId.get(link?.part ?? '')}
+                  ticked={isTicked(link?.part ?? '')}
+                  onToggle={() => onToggle(link?.part ?? '')}
+                />
+              )}
               {tile(byId.get(board.part!)!, board)}
             </div>
           );
@@ -60,22 +67,40 @@ const joinsBoth = (joins: readonly string[], a: Board | undefined, b: Board): bo
 interface LinkProps {
   readonly link: Harness | undefined;
   readonly suspect: PartSuspect | undefined;
+  readonly ticked: boolean;
+  readonly onToggle: () => void;
 }
 
 /** The wire between two boards, as thick as it is suspect. */
-function Link({ link, suspect }: LinkProps) {
+function Link({ link, suspect, ticked, onToggle }: LinkProps) {
   if (!link) return <span className="min-w-4 flex-1" />;
   const p = suspect?.p ?? 0;
-  return (
-    <span className="flex min-w-24 flex-1 flex-col items-stretch text-center text-[13px] leading-tight">
-      <span className="px-1 text-soft">{link.name}</span>
+  const wire = (
+    <>
+      <span className="px-1 text-[14px]">{link.name}</span>
       <span
         aria-hidden="true"
         className={p > 0.1 ? 'bg-brick' : 'bg-ink'}
         style={{ height: 2 + Math.round(p * 10) }}
       />
-      <span className="figure">{suspect ? percent(p) : ' '}</span>
-    </span>
+      {suspect && (
+        <span className={`figure ${p > 0.5 ? 'text-[28px] font-bold' : 'text-[17px]'}`}>
+          {percent(p)}
+        </span>
+      )}
+    </>
+  );
+  const shape = 'flex min-w-24 flex-1 flex-col items-stretch text-center leading-tight';
+  if (!suspect) return <span className={shape}>{wire}</span>;
+  return (
+    <button
+      type="button"
+      aria-pressed={ticked}
+      onClick={onToggle}
+      className={`${shape} min-h-11 cursor-pointer aria-pressed:outline-3 aria-pressed:outline-jade`}
+    >
+      {wire}
+    </button>
   );
 }
 
@@ -97,7 +122,7 @@ function Tile({ suspect, leads, board, ticked, onToggle }: TileProps) {
       type="button"
       aria-pressed={ticked}
       onClick={onToggle}
-      className={`relative flex cursor-pointer flex-col justify-between overflow-hidden border bg-card p-2 text-left leading-tight ${shape} ${leads ? 'border-2 border-brick' : 'border-ink'} aria-pressed:outline-3 aria-pressed:outline-jade`}
+      className={`relative flex cursor-pointer flex-col justify-center gap-1 overflow-hidden border bg-card p-2 text-left leading-tight ${shape} ${leads ? 'border-2 border-brick' : 'border-ink'} aria-pressed:outline-3 aria-pressed:outline-jade`}
     >
       <span
         aria-hidden="true"

@@ -1,4 +1,5 @@
 /** The measuring card: one placement of the probes, or one question, at a time. */
+import { useLayoutEffect, useRef } from 'react';
 import { formatQuantity, type MeterLine, type Unit } from '@jeitinho/core';
 import { findPoint, isMeasured, wantsOf } from '@jeitinho/core/sheet';
 import { useJob } from '../job/job-context';
@@ -19,16 +20,25 @@ import { takenWords, useSpoken } from './use-spoken';
 import { isTimed, WindowPanel } from './window-panel';
 
 export function Measure() {
-  const { sheet } = useJob();
+  const { sheet, state: job } = useJob();
   const card = useCard();
   const { current, refusal, second, setSecond, series, asked, wants } = card;
   const { step } = current;
   const { state } = wantsOf(sheet, step.test, findPoint(step.test, step.point));
   const wanted = wants.find((want) => want.kind === 'state');
   useSpoken(step);
+  const scroller = useRef<HTMLDivElement>(null);
+  // Another placement, or a verdict, is read from the top, wherever the one before was left.
+  const said = job.current.get(step.observable)?.entry;
+  useLayoutEffect(() => {
+    if (scroller.current) scroller.current.scrollTop = 0;
+  }, [step.observable, said]);
   return (
     <>
-      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-4 max-lg:px-3.5 max-lg:py-2">
+      <div
+        ref={scroller}
+        className="min-h-0 flex-1 overflow-y-auto px-6 py-4 max-lg:px-3.5 max-lg:py-2"
+      >
         <TestHead
           current={current}
           wants={wants}

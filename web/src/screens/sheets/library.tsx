@@ -101,7 +101,7 @@ function SheetRow({ item, by }: { item: SheetListItem; by: readonly string[] }) 
           )}
         </span>
         <Marks item={item} />
-        <span className="figure w-32 shrink-0 text-right text-[14px] text-soft max-lg:w-auto">
+        <span className="figure w-44 shrink-0 text-right whitespace-nowrap text-[14px] text-soft max-lg:w-auto">
           <span className="block max-lg:hidden">
             {facets.tests} tests · {facets.faults} faults
           </span>
