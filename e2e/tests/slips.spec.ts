@@ -65,6 +65,27 @@ test('exchanged leads are seen, and the two readings exchanged in one press', as
   );
 });
 
+test('a page closed in the very moment of keeping loses nothing, and keeps nothing twice', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob();
+  await page.goto(`/jobs/${id}/measure?test=rail-5`);
+  await confirm(page, 'Precautions taken');
+  const before = await opened(page);
+  // The key and the reload in one task: the store has had no time at all.
+  await page.getByRole('textbox', { name: /^Reading/ }).fill('5.02');
+  await page.getByRole('textbox', { name: /^Reading/ }).evaluate((field) => {
+    field.dispatchEvent(
+      new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }),
+    );
+    window.location.reload();
+  });
+  await page.waitForLoadState();
+  await expect(page.getByRole('textbox', { name: /now 5\.02/ })).toBeVisible();
+  await expect.poll(() => rollCount(page)).toBe(before + 1);
+});
+
 test('a minus on DC is judged by its size and flagged; on ohms it is no reading', async ({
   page,
   newJob,

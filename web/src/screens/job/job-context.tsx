@@ -17,10 +17,12 @@ import {
   useCallback,
   useContext,
   useDeferredValue,
+  useEffect,
   useMemo,
   useState,
   type ReactNode,
 } from 'react';
+import { forgetAhead, leftAhead, noteAhead } from '../../data/ahead';
 import { foldedLog, signOf } from '../../data/folded';
 import { localStore, type LocalEntry } from '../../data/local-store';
 import { entryNow, keepEntry } from '../../data/record';
@@ -103,8 +105,10 @@ export function JobProvider({
       if (seen) return false;
       // On the screen at once; another tab may have written what forbids it.
       show(entry);
+      noteAhead(entry);
       try {
         const refusal = await keepEntry(target, entry);
+        forgetAhead(entry);
         if (refusal) {
           hide(entry);
           setNotice(refusal.message, body);
@@ -115,6 +119,7 @@ export function JobProvider({
         return true;
       } catch {
         hide(entry);
+        forgetAhead(entry);
         setNotice(
           'This device could not keep the entry: its storage refuses. Nothing typed was cleared.',
         );
@@ -123,6 +128,14 @@ export function JobProvider({
     },
     [job.id, sheet, author, entries, state, setNotice, show, hide],
   );
+
+  // What was on its way when the page was closed last; refused or there already, it is done with.
+  useEffect(() => {
+    for (const entry of leftAhead(job.id))
+      void keepEntry({ jobId: job.id, sheet, author }, entry)
+        .catch(() => undefined)
+        .then(() => forgetAhead(entry));
+  }, [job.id, sheet, author]);
 
   const undo = useCallback(async () => {
     const last = state.log.findLast(canWithdraw);
