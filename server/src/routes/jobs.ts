@@ -18,6 +18,7 @@ import { withJobState } from '../store/hot-jobs';
 import { jobList } from '../store/job-list';
 import type { Store } from '../store/models/index';
 import { attachSheet } from '../store/attach-sheet';
+import { livingId } from '../store/merge';
 import { openJob } from '../store/open-job';
 import { handOver, planJob } from '../store/plan';
 import { jobListItem, shopOf, visitResource } from '../store/resources';
@@ -29,7 +30,13 @@ export const jobRoutes = (store: Store) =>
       const { status, unit, from, to } = c.req.query();
       if (status !== undefined && status !== 'open' && status !== 'signed')
         throw new ProblemError(400, 'bad-query', 'status is open or signed.');
-      return c.json(await jobList(store, c, { status, unit, between: between(from, to) }));
+      return c.json(
+        await jobList(store, c, {
+          status,
+          unit: unit && (await livingId(store, unit)),
+          between: between(from, to),
+        }),
+      );
     })
     .post('/', async (c) => {
       const body = onCalendar(await jsonBody(c, jobInput), ['visitAt']);

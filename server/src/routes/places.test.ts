@@ -147,6 +147,8 @@ describe('merging doubles', () => {
     );
     expect(through.body.id).toBe(kept.id);
     expect(through.body.visits.map(({ id }) => id)).toEqual([job.id]);
+    const listed = await h.get<JobListItem[]>(`/api/v1/jobs?unit=${double.id}`);
+    expect(listed.body.map(({ id }) => id)).toEqual([job.id]);
     // A label printed before, a device that was away: both still know it by the old id.
     expect((await h.post('/api/v1/jobs', { unitId: double.id, complaint: 'x' })).status).toBe(201);
     expect(

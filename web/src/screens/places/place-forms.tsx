@@ -2,7 +2,9 @@
 import type { CustomerResource, SheetListItem, SiteResource, UnitResource } from '@jeitinho/core';
 import { modelMatches } from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
-import { ask } from '../../data/api';
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { ApiProblem, ask } from '../../data/api';
 import { sheetsOptions } from '../../data/queries';
 import { FormDialog, type FormField, type FormValues } from './form-dialog';
 
@@ -18,8 +20,21 @@ const SITE: readonly FormField[] = [
 
 type Added = (id: string) => void;
 
+const freshIds = () => ({ id: uuidv7(), siteId: uuidv7() });
+
+/** What is there already under this very id was added the last time. */
+async function once(adding: Promise<unknown>): Promise<void> {
+  try {
+    await adding;
+  } catch (error) {
+    if (!(error instanceof ApiProblem && error.problem.code === 'id-used')) throw error;
+  }
+}
+
 /** A customer with the first place where something stands: mostly there is but one. */
 export function NewCustomer({ onAdded }: { readonly onAdded: Added }) {
+  // Named here, so that a second press after a lost answer adds nothing twice.
+  const [ids, setIds] = useState(freshIds);
   return (
     <FormDialog
       trigger="New customer"
@@ -30,8 +45,10 @@ export function NewCustomer({ onAdded }: { readonly onAdded: Added }) {
       start={{}}
       act="Add"
       save={async ({ name = '', phone, address, town }) => {
-        const { id } = await ask('addCustomer', { body: { name, phone } });
-        await ask('addSite', { body: { customerId: id, name, address, town } });
+        const { id, siteId } = ids;
+        await once(ask('addCustomer', { body: { id, name, phone } }));
+        await once(ask('addSite', { body: { id: siteId, customerId: id, name, address, town } }));
+        setIds(freshIds());
         onAdded(id);
       }}
     />

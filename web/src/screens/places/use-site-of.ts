@@ -1,4 +1,4 @@
-/** The place where a unit stands. */
+/** The place where a unit stands; undefined until it is known. */
 import { useQuery } from '@tanstack/react-query';
 import { ask } from '../../data/api';
 
@@ -6,5 +6,6 @@ export const useSiteOf = (id: string) =>
   useQuery({
     queryKey: ['places', 'site', id],
     queryFn: () => ask('site', { params: { id } }),
+    enabled: id !== '',
     staleTime: 60_000,
   }).data;
