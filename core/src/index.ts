@@ -48,7 +48,7 @@ export {
   type UnitResource,
   type VisitResource,
 } from './api/resources';
-export { type ParamsOf, pathOf, type RouteName, ROUTES } from './api/routes';
+export { OPEN_AT_ONCE, type ParamsOf, pathOf, type RouteName, ROUTES } from './api/routes';
 export { comesBack, standsProven } from './conditions/come-back';
 export { type Discharge, dischargeOf, type LimitAhead } from './conditions/discharge';
 export {

@@ -80,3 +80,17 @@ test('the page and its worker are asked for again each time, built files never; 
   for (const rule of ["default-src 'self'", "base-uri 'none'", "form-action 'self'"])
     expect(policy).toContain(rule);
 });
+
+test('what Today asks first comes with the page, and is asked once', async ({ page, jeitinho }) => {
+  const first = '/api/v1/jobs?status=open&limit=60';
+  const told = (await fetch(`${jeitinho.url}/`)).headers.get('link') ?? '';
+  expect(told).toContain(`<${first}>; rel=preload; as=fetch`);
+  expect((await fetch(`${jeitinho.url}/week`)).headers.get('link')).toBeNull();
+  const asked: string[] = [];
+  page.on('request', (request) =>
+    asked.push(new URL(request.url()).pathname + new URL(request.url()).search),
+  );
+  await page.goto('/');
+  await expect(page.getByRole('region', { name: 'Next visit' })).toBeVisible();
+  expect(asked.filter((path) => path === first)).toHaveLength(1);
+});

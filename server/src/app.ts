@@ -1,5 +1,5 @@
 /** The HTTP application: routes, the one error handler, the request log, the page. */
-import { CoreError } from '@jeitinho/core';
+import { CoreError, OPEN_AT_ONCE, pathOf } from '@jeitinho/core';
 import { sheetSchema } from '@jeitinho/core/sheet';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { compress } from 'hono/compress';
@@ -167,6 +167,13 @@ const sheetLimit = limit(
   'A sheet has 4 million characters at most; leave pictures out.',
 );
 
+const FIRST_ASKED = [
+  pathOf('jobs', {}, { status: 'open', limit: OPEN_AT_ONCE }),
+  pathOf('shop', {}),
+]
+  .map((path) => `</api/v1${path}>; rel=preload; as=fetch; crossorigin`)
+  .join(', ');
+
 /**
  * Built files have their hash in the name and may be kept for ever. The page itself, the service worker and
  * what else keeps its name are asked for again each time.
@@ -178,6 +185,11 @@ function servePage(app: Hono, root: string): void {
     root,
     precompressed: true,
     onFound: (_, c) => c.header('cache-control', kept(c.req.path)),
+  });
+  app.use('/', async (c, next) => {
+    await next();
+    // What Today asks first is on its way while its program still comes.
+    if (c.res.ok) c.header('link', FIRST_ASKED);
   });
   app.use('*', file);
   app.get('*', async (c, next) => {

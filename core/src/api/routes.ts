@@ -78,3 +78,6 @@ export function pathOf<R extends RouteName>(
     if (value !== undefined) asked.set(name, String(value));
   return asked.size === 0 ? path : `${path}?${asked.toString()}`;
 }
+
+/** Visits that Today asks for before more are wanted. */
+export const OPEN_AT_ONCE = 60;

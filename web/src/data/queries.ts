@@ -1,5 +1,11 @@
 /** Query options, one per resource. Without the server they answer from the device's store. */
-import type { JobListItem, PlaceResource, RouteName, UnitFound } from '@jeitinho/core';
+import {
+  OPEN_AT_ONCE,
+  type JobListItem,
+  type PlaceResource,
+  type RouteName,
+  type UnitFound,
+} from '@jeitinho/core';
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 import {
   ask,
@@ -51,15 +57,13 @@ const page = <R extends ListRoute>(route: R, path: string) =>
   fresh(`${path}#page`, () => pageAt(route, path));
 
 const LATELY = 8;
-/** Visits shown before more are asked for. */
-const AT_ONCE = 60;
 
 /** Work begun first, then as it is due, page by page. */
 export const openJobsOptions = () =>
   infiniteQueryOptions({
     queryKey: ['jobs', { status: 'open' }],
     queryFn: ({ pageParam }) => page('jobs', pageParam),
-    initialPageParam: pathAsked('jobs', { query: { status: 'open', limit: AT_ONCE } }),
+    initialPageParam: pathAsked('jobs', { query: { status: 'open', limit: OPEN_AT_ONCE } }),
     getNextPageParam: ({ next }: Page<JobListItem>) => next,
     refetchInterval: 20_000,
   });
