@@ -1,6 +1,6 @@
 /** Which placement is in hand: the one the address names, else the suggested next. */
 import { nextStep, stepsOf, type Step } from '@jeitinho/core/job';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useJob } from '../job/job-context';
 
@@ -42,10 +42,15 @@ export function useCurrentStep(): CurrentStep {
     steps.find((each) => each.observable === first)!;
   const index = steps.indexOf(step);
   const next = nextStep(sheet, state, step.observable);
-  const backTo = (observable: string) => {
+  const backTo = (observable: string) =>
     setGoing((now) => ({ to: observable, left: [...(now ? [...now.left, now.to] : []), address] }));
-    setParams({ at: observable }, { replace: true });
-  };
+  // The address follows once the screen stands: the verdict does not wait for it.
+  const follows = useDeferredValue(going);
+  useEffect(() => {
+    if (follows) setParams({ at: follows.to }, { replace: true });
+    // What follows changes is the address alone, and by it what setParams is.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [follows]);
   const goTo = (observable: string) => {
     dismiss();
     backTo(observable);
