@@ -4,7 +4,14 @@ import { judge } from '../judge';
 import { type Accuracy } from '../reading';
 import { unbalancePercent } from './balance';
 import type { GroupReading } from './readings';
-import { judgeTogether, pointsOf, ruleOutcomes, ruleTitle, type TogetherRule } from './index';
+import {
+  judgeEarly,
+  judgeTogether,
+  pointsOf,
+  ruleOutcomes,
+  ruleTitle,
+  type TogetherRule,
+} from './index';
 import { nameTerminals } from './sum';
 
 const ohms: Expectation = { kind: 'between', low: 1, high: 100, unit: 'ohm' };
@@ -200,6 +207,35 @@ describe('junctions', () => {
       sentence: 'Does not conduct at VP.',
     });
     expect(bridge([0.35, 0.45, 0.55], ['OL', 'OL', 'OL']).outcome).toBe('unequal');
+  });
+  test('before the last reading only a short is told, and always where the readings so far show one', () => {
+    const pairs = ['UP', 'VP', 'WP', 'PU', 'PV', 'PW'] as const;
+    const figure = fc.constantFrom(
+      0,
+      0.001,
+      0.02,
+      0.1,
+      0.2,
+      0.3,
+      0.35,
+      0.45,
+      0.55,
+      1.2,
+      'OL' as const,
+    );
+    fc.assert(
+      fc.property(fc.array(figure, { minLength: 1, maxLength: 5 }), (figures) => {
+        const readings = figures.map((v, i) =>
+          take(pairs[i]!, v, i < 3 ? drop : blocked, { fn: 'diode' }),
+        );
+        const here = pairs.slice(0, figures.length);
+        const part = { ...matrix, forward: here.slice(0, 3), blocked: here.slice(3) };
+        const whole = judgeTogether(part as TogetherRule, readings);
+        expect(judgeEarly(matrix, readings)?.outcome).toBe(
+          whole.outcome === 'short' && whole.verdict === 'out' ? 'short' : undefined,
+        );
+      }),
+    );
   });
 });
 

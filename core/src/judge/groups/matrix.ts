@@ -35,11 +35,26 @@ export const matrix = defineRule({
     const taken = new Set(readings.map(({ id }) => id));
     const standing = (ids: readonly string[]) => ids.filter((id) => taken.has(id));
     const part = { ...rule, forward: standing(rule.forward), blocked: standing(rule.blocked) };
+    const at = byPoint(readings);
+    const shorted = 1 - product(unshortedEach(part.forward.map(at), part.blocked.map(at)));
+    if (shorted < CANNOT_LEAD) return undefined;
     const judgement = judgeMatrix(part, readings);
     // Open and unequal may be a slipped probe that its repetition mends with the rest; a short stays.
     return judgement.outcome === 'short' ? judgement : undefined;
   },
 });
+
+/** One of four outcomes has a quarter at least: a short of so little is none of them, and nothing is drawn. */
+const CANNOT_LEAD = 0.01;
+
+/** Of each pair, the chance that it is not shorted. */
+const unshortedEach = (
+  forward: readonly GroupReading[],
+  blocked: readonly GroupReading[],
+): number[] => [
+  ...forward.map(({ judgement }) => 1 - forwardConduction(judgement).easy),
+  ...blocked.map(({ judgement }) => blocks(judgement)),
+];
 
 /** @param readings - All that the rule names, in any order. */
 function judgeMatrix(rule: Matrix, readings: readonly GroupReading[]): Judgement {
@@ -48,10 +63,7 @@ function judgeMatrix(rule: Matrix, readings: readonly GroupReading[]): Judgement
   const conductions = forward.map(({ judgement }) => forwardConduction(judgement));
 
   // In the order of their weight: one short decides, then one open leg, then disagreement.
-  const noShort = [
-    ...conductions.map((c) => 1 - c.easy),
-    ...blocked.map(({ judgement }) => blocks(judgement)),
-  ];
+  const noShort = unshortedEach(forward, blocked);
   const noOpen = conductions.map((c) => (c.easy >= 1 ? 1 : 1 - c.hard / (1 - c.easy)));
   const agree =
     figuresOf(forward) && forward.length > 1
