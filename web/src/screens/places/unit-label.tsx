@@ -8,6 +8,9 @@ import { DeskFrame } from '../../parts/desk-frame';
 import { NotHere } from '../not-here';
 import { useSiteOf } from './use-site-of';
 
+/** Addresses that mean each machine itself. */
+const ONLY_HERE = /^(localhost|127\.|\[::1\])/;
+
 export function UnitLabel() {
   const { unitId = '' } = useParams();
   const { data: unit, isPending } = useQuery(unitOptions(unitId));
@@ -37,6 +40,13 @@ export function UnitLabel() {
           Print it and stick it inside the lid. A phone’s camera that looks at it opens this unit
           with its visits.
         </p>
+        {ONLY_HERE.test(window.location.hostname) && (
+          <p className="mt-2 mb-0 max-w-prose border-l-4 border-marigold pl-3">
+            This page is open under an address of this machine alone ({window.location.host}): a
+            label printed from here opens nothing on a phone. Print it from the address under which
+            the shop’s devices reach Jeitinho.
+          </p>
+        )}
       </div>
       <section
         aria-label="Label"
