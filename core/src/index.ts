@@ -115,6 +115,7 @@ export { buildReport, overruledWords, seriesWords, sourceWords } from './report/
 export type { Report, ReportRow } from './report/report-schema';
 export { unionOf } from './schema-words';
 export { durationWords } from './units/duration';
+export { hasWords, plainText, plainWords } from './units/plain-words';
 export { parseEntry, type TypedEntry } from './units/entry';
 export { sentence } from './units/sentence';
 export { formatQuantity, splitQuantity } from './units/format';

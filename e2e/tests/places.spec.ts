@@ -125,7 +125,9 @@ test('★ a list is looked through and brought in; the double in it is merged; i
   await page.getByRole('button', { name: 'Bring in the others' }).click();
   // The school’s furnace is known by its serial number.
   await expect(
-    page.getByText(/Brought in: 1 customers, 1 places, 1 units\. 1 units were known/),
+    page.getByText(
+      /Brought in: one customer, one place, one unit\. Known, and left as they are: one unit/,
+    ),
   ).toBeVisible();
 
   await page.goto('/customers');

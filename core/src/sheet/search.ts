@@ -3,6 +3,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { normaliseCode } from './codes/match';
 import type { Sheet } from './schema';
 import { nth } from '../numeric/nth';
+import { plainText } from '../units/plain-words';
 
 /** What a library needs of a sheet to be searched; a projection, rebuildable from the sheet. */
 export const facetsSchema = Type.Object({
@@ -81,15 +82,9 @@ interface Hit {
 
 const rank = (hits: readonly Hit[]) => hits.reduce((sum, hit) => sum + hit.rank, 0);
 
-const fold = (text: string) =>
-  text
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .toLowerCase();
-
 function hitOf({ title, maker, facets }: Searchable, word: string): Hit | undefined {
-  const wanted = fold(word);
-  const has = (text: string) => fold(text).includes(wanted);
+  const wanted = plainText(word);
+  const has = (text: string) => plainText(text).includes(wanted);
   const model = facets.models.find((pattern) => has(pattern) || modelMatches(pattern, word));
   if (model !== undefined) return { rank: 0, by: `model ${model}` };
   if (has(title) || has(maker)) return { rank: 1, by: '' };

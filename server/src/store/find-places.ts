@@ -1,10 +1,10 @@
 /** Customers with their sites and units, found by the words of any of them. */
-import type { PlaceResource } from '@jeitinho/core';
+import { hasWords, type PlaceResource } from '@jeitinho/core';
 import type { Store } from './models/index';
 import type { Customer } from './models/customer';
 import { raw } from './raw';
 import { customerResource, siteResource, unitResource } from './resources';
-import { anyOf, hasAll, startingWith, wordsOf } from './words';
+import { anyOf, startingWith, wordsOf } from './words';
 
 const MOST_FOUND = 30;
 /** Customers with one of the words, before all words are looked for. */
@@ -16,7 +16,7 @@ export async function findPlaces(store: Store, words: string): Promise<PlaceReso
   const any = anyOf(list);
   const ids = any ? await withAnyWord(store, any) : await named(store, words.trim());
   const places = await placesOf(store, await store.customers.findAll({ where: { id: ids } }));
-  return (any ? places.filter((place) => hasAll(textsOf(place), list)) : places)
+  return (any ? places.filter((place) => hasWords(textsOf(place), list)) : places)
     .sort((a, b) => a.name.localeCompare(b.name))
     .slice(0, MOST_FOUND);
 }

@@ -1,8 +1,8 @@
 /** Finding a unit by the words on its label or of the place where it stands. */
-import type { UnitFound } from '@jeitinho/core';
+import { hasWords, type UnitFound } from '@jeitinho/core';
 import type { Store } from './models/index';
 import { raw } from './raw';
-import { anyOf, hasAll, startingWith, wordsOf } from './words';
+import { anyOf, startingWith, wordsOf } from './words';
 
 const MOST_FOUND = 30;
 /** Units with one of the words, before all words are looked for. */
@@ -49,7 +49,7 @@ async function byWords(store: Store, words: readonly string[], any: string): Pro
   );
   return rows
     .filter(({ label, maker, model, serial, siteName, address, town }) =>
-      hasAll([label, maker, model, serial, siteName, address, town], words),
+      hasWords([label, maker, model, serial, siteName, address, town], words),
     )
     .slice(0, MOST_FOUND);
 }

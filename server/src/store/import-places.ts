@@ -1,13 +1,12 @@
 /** A shop's list of customers and units: what is new is added, what is known stays, all of it or nothing. */
-import type { ImportedPlaces, PlaceRow } from '@jeitinho/core';
+import { plainText, type ImportedPlaces, type PlaceRow } from '@jeitinho/core';
 import type { CreationAttributes, Model, ModelStatic, Transaction } from 'sequelize';
 import { v7 as uuidv7 } from 'uuid';
 import type { Store } from './models/index';
 import { sheetChooser } from './sheet-units';
 
 /** Names are the same whatever their case, their accents and their spaces. */
-const same = (text: string): string =>
-  text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim();
+const same = (text: string): string => plainText(text).replace(/\s+/g, ' ').trim();
 
 const keyOf = (...texts: readonly string[]): string => JSON.stringify(texts.map(same));
 

@@ -1,16 +1,12 @@
 /** Words by which things are found, and the database's index of words. */
+import { plainWords } from '@jeitinho/core';
 
 const MOST_WORDS = 8;
 /** Shorter words are not in the index. */
 const SHORTEST = 3;
 
 /** Letters and digits alone: what means something to the matcher means nothing here. */
-export const wordsOf = (text: string): string[] =>
-  text
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean)
-    .slice(0, MOST_WORDS);
+export const wordsOf = (text: string): string[] => plainWords(text).slice(0, MOST_WORDS);
 
 /** For `MATCH … AGAINST (? IN BOOLEAN MODE)`: rows with any of the words; undefined where none is long enough. */
 export function anyOf(words: readonly string[]): string | undefined {
@@ -20,13 +16,3 @@ export function anyOf(words: readonly string[]): string | undefined {
 
 /** For `LIKE ?`: what begins so. */
 export const startingWith = (text: string): string => `${text.replace(/[\\%_]/g, '\\$&')}%`;
-
-const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-
-/** Whether every word begins one of the texts’, accents aside. */
-export function hasAll(texts: readonly string[], words: readonly string[]): boolean {
-  const there = plain(texts.join(' '))
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean);
-  return words.map(plain).every((word) => there.some((each) => each.startsWith(word)));
-}

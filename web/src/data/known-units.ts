@@ -1,5 +1,5 @@
 /** Units that this device knows of, found by their words while the server is away. */
-import type { PlaceResource, UnitFound } from '@jeitinho/core';
+import { hasWords, plainWords, type PlaceResource, type UnitFound } from '@jeitinho/core';
 import { localStore, type LocalStore } from './local-store';
 
 /** The shop's places as they are kept for times without the server: as many as one page has. */
@@ -7,13 +7,6 @@ export const PLACES_KEPT = 200;
 export const placesKeptKey = 'places-kept';
 
 const MOST_FOUND = 30;
-
-const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-
-const wordsOf = (text: string): string[] =>
-  plain(text)
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean);
 
 /** Undefined where this device knows of none at all. */
 export async function unitsKnownHere(
@@ -37,11 +30,10 @@ export async function unitsKnownHere(
   }));
   const known = [...new Map([...visited, ...units].map((each) => [each.found.id, each])).values()];
   if (known.length === 0) return undefined;
-  const wanted = wordsOf(words);
+  const wanted = plainWords(words);
   return known
     .filter(({ found: { label, maker, model, serial, siteName, town }, address }) => {
-      const there = wordsOf([label, maker, model, serial, siteName, town, address].join(' '));
-      return wanted.every((word) => there.some((each) => each.startsWith(word)));
+      return hasWords([label, maker, model, serial, siteName, town, address], wanted);
     })
     .map(({ found }) => found)
     .sort((a, b) => a.label.localeCompare(b.label))

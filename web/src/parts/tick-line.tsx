@@ -4,11 +4,13 @@ import type { ReactNode } from 'react';
 export interface TickLineProps {
   readonly checked: boolean;
   readonly onChange: (checked: boolean) => void;
+  /** Key that does the same. */
+  readonly hint?: string;
   readonly children: ReactNode;
 }
 
-export const TickLine = ({ checked, onChange, children }: TickLineProps) => (
-  <label className="flex min-h-11 items-center gap-3">
+export const TickLine = ({ checked, onChange, hint, children }: TickLineProps) => (
+  <label className="flex min-h-11 cursor-pointer items-center gap-3">
     <input
       type="checkbox"
       checked={checked}
@@ -16,5 +18,10 @@ export const TickLine = ({ checked, onChange, children }: TickLineProps) => (
       className="h-6 w-6 accent-[var(--jade)]"
     />
     {children}
+    {hint && (
+      <kbd aria-hidden="true" className="figure text-[13px] text-soft max-lg:hidden">
+        {hint}
+      </kbd>
+    )}
   </label>
 );

@@ -25,7 +25,7 @@ import { Button } from '../button';
 import { useKeys } from '../keys';
 import { ConnectDialog } from './connect-dialog';
 import { MeterDigits } from './meter-digits';
-import { StripCheck } from './strip-check';
+import { TickLine } from '../tick-line';
 
 export interface MeterStripProps {
   readonly job: string;
@@ -159,22 +159,21 @@ function Handling({ feed, simulated, holding }: OfFeed & { simulated: boolean; h
   return (
     <div className="flex flex-wrap items-center gap-x-4 text-[15px]">
       {holding && (
-        <StripCheck
-          label="Auto-hold"
+        <TickLine
           hint="h"
-          on={choice.on}
+          checked={choice.on}
           onChange={(next) => {
             readySound();
             setHold({ on: next });
           }}
-        />
+        >
+          Auto-hold
+        </TickLine>
       )}
       {simulated && holding && (
-        <StripCheck
-          label="Leads follow the card"
-          on={choice.follow}
-          onChange={(next) => setHold({ follow: next })}
-        />
+        <TickLine checked={choice.follow} onChange={(next) => setHold({ follow: next })}>
+          Leads follow the card
+        </TickLine>
       )}
       {simulated && holding && !choice.follow && (
         <p className="m-0 w-full text-[13px] text-soft">

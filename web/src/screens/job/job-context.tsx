@@ -56,10 +56,11 @@ export function useJob(): JobContext {
 function useEntries(jobId: string) {
   const kept = useLiveQuery(() => localStore.entries.where({ jobId }).toArray(), [jobId]);
   const [ahead, setAhead] = useState<readonly LocalEntry[]>([]);
-  const all = useMemo(() => {
-    const ids = new Set(kept?.map(({ id }) => id));
-    return kept && [...kept, ...ahead.filter(({ id }) => !ids.has(id))];
+  const onItsWay = useMemo(() => {
+    const here = new Set(kept?.map(({ id }) => id));
+    return ahead.filter(({ id }) => !here.has(id));
   }, [kept, ahead]);
+  const all = useMemo(() => kept && [...kept, ...onItsWay], [kept, onItsWay]);
   const sign = all && signOf(all);
   // An entry that has come to where it was shown before changes nothing on the screen.
   // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -72,10 +73,8 @@ function useEntries(jobId: string) {
     (entry: LocalEntry) => setAhead((before) => before.filter(({ id }) => id !== entry.id)),
     [],
   );
-  const here = new Set(kept?.map(({ id }) => id));
-  const keeping = ahead.some(({ id }) => !here.has(id));
   /** Entries: undefined until the device's store has answered. */
-  return { entries, keeping, show, hide };
+  return { entries, keeping: onItsWay.length > 0, show, hide };
 }
 
 /** Long before so many more are written, the first has come to the store. */
@@ -100,18 +99,16 @@ export function JobProvider({
     async <K extends EntryKind>(kind: K, body: BodyOf<K>) => {
       const target = { jobId: job.id, sheet, author };
       const entry = entryNow(target, kind, body, entries ?? []);
-      const seen = refusalOf(sheet, state, entry);
-      setNotice(seen?.message, body);
-      if (seen) return false;
-      // On the screen at once; another tab may have written what forbids it.
-      show(entry);
+      // On the screen at once where the rules let it by what stands there. The store has the last word: another
+      // tab, or the entry before this one in the same breath, may have written what this screen does not know.
+      if (!refusalOf(sheet, state, entry)) show(entry);
       noteAhead(entry);
       try {
         const refusal = await keepEntry(target, entry);
         forgetAhead(entry);
+        setNotice(refusal?.message, body);
         if (refusal) {
           hide(entry);
-          setNotice(refusal.message, body);
           return false;
         }
         askToPersist();

@@ -5,6 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { ask } from '../../data/api';
 import { placeOptions } from '../../data/queries';
 import { DeskFrame } from '../../parts/desk-frame';
+import { many } from '../../parts/many';
 import { NotHere } from '../not-here';
 import { MergeDialog } from './merge-dialog';
 import { EditCustomer, EditSite, NewSite, NewUnit } from './place-forms';
@@ -115,7 +116,9 @@ function Site({ site, place }: { readonly site: SiteOf; readonly place: PlaceRes
                     .map(({ id, name, address, units }) => ({
                       id,
                       title: name,
-                      detail: [address, `${units.length} units`].filter(Boolean).join(' · '),
+                      detail: [address, many(units.length, 'unit', 'units')]
+                        .filter(Boolean)
+                        .join(' · '),
                     })),
                 )
               }

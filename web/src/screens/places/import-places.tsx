@@ -15,6 +15,7 @@ import { ask } from '../../data/api';
 import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
 import { DeskFrame } from '../../parts/desk-frame';
+import { many } from '../../parts/many';
 import { Notice } from '../../parts/notice';
 import { TablePaste } from '../../parts/table-paste';
 import { readTable } from '../sheets/quick/table-text';
@@ -187,8 +188,9 @@ function outcomeWords({ rows, problems, repeated, columns }: PlaceList): string 
 
 const Brought = ({ done }: { readonly done: ImportedPlaces }) => (
   <p role="status" className="mt-3 border-l-4 border-jade bg-jade-tint px-4 py-3">
-    Brought in: {done.customers} customers, {done.sites} places, {done.units} units.
-    {done.known > 0 && ` ${done.known} units were known and stay as they are.`}{' '}
+    Brought in: {many(done.customers, 'customer', 'customers')},{' '}
+    {many(done.sites, 'place', 'places')}, {many(done.units, 'unit', 'units')}.
+    {done.known > 0 && ` Known, and left as they are: ${many(done.known, 'unit', 'units')}.`}{' '}
     <Link to="/customers">See them</Link>
   </p>
 );

@@ -10,6 +10,7 @@ import { openVisit } from '../../data/openings';
 import { foundUnitsOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
+import { HourField } from '../../parts/hour-field';
 import { Notice } from '../../parts/notice';
 import { TickLine } from '../../parts/tick-line';
 import { DialogFrame } from '../../parts/dialog-frame';
@@ -95,15 +96,7 @@ function NewVisitForm({ given, onDone }: FormProps) {
           className="mt-1 block w-full border border-soft bg-paper px-3 py-2 text-[16px] text-ink"
         />
       </label>
-      <label className="block text-[14px] text-soft">
-        Day and hour; blank for now
-        <input
-          type="datetime-local"
-          value={hour}
-          onChange={(event) => setHour(event.target.value)}
-          className={FIELD}
-        />
-      </label>
+      <HourField label="Day and hour; blank for now" hour={hour} onHour={setHour} />
       <TickLine checked={urgent} onChange={setUrgent}>
         The unit is down and somebody waits
       </TickLine>

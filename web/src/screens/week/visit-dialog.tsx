@@ -10,6 +10,7 @@ import { shopOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { FIELD } from '../../parts/field';
+import { HourField } from '../../parts/hour-field';
 import { Notice } from '../../parts/notice';
 import { TickLine } from '../../parts/tick-line';
 import { stageWords } from '../today/stage-words';
@@ -100,15 +101,12 @@ function When({
           onMove(hour === '' ? null : new Date(hour));
         }}
       >
-        <label className="min-w-0 flex-1 basis-52 text-[14px] text-soft">
-          Day and hour; blank for none
-          <input
-            type="datetime-local"
-            value={hour}
-            onChange={(event) => setHour(event.target.value)}
-            className={FIELD}
-          />
-        </label>
+        <HourField
+          label="Day and hour; blank for none"
+          hour={hour}
+          onHour={setHour}
+          className="min-w-0 flex-1 basis-52"
+        />
         <Button type="submit" className="min-h-12" disabled={hour === start}>
           Move it there
         </Button>
