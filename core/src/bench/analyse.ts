@@ -102,6 +102,7 @@ function overTime(
     {
       to: stop,
       tolerance: 1e-4,
+      every: step,
       most: Math.min(
         most ?? Infinity,
         // Kinks between two points would be cut off by the straight line between them.

@@ -19,6 +19,9 @@ export interface CapacitorElement extends TwoPole<'capacitor'> {
   readonly initial?: number;
 }
 
+/** Volts that Newton's method leaves open. */
+const NOISE_VOLTS = 2e-6;
+
 /** i = C·dv/dt; open for an operating point. */
 export class Capacitor extends Device {
   readonly stamps = 'step';
@@ -52,14 +55,13 @@ export class Capacitor extends Device {
     this.#amps = 0;
   }
 
-  load({ a, b }: Stamp, _x: Solution, { h, method }: Moment): void {
-    if (h === 0) return;
-    const g = ((method === 'euler' ? 1 : 2) * this.farads) / h;
-    const source =
-      (g * this.#history.stored) / this.farads + (method === 'euler' ? 0 : this.#history.rate);
-    this.#quad.add(a, g);
-    b[this.#p] = (b[this.#p] ?? 0) + source;
-    b[this.#m] = (b[this.#m] ?? 0) - source;
+  load({ a, b }: Stamp, _x: Solution, at: Moment): void {
+    if (at.h === 0) return;
+    this.#history.prepare(at);
+    const { factor, rest } = this.#history;
+    this.#quad.add(a, factor * this.farads);
+    b[this.#p] = (b[this.#p] ?? 0) - rest;
+    b[this.#m] = (b[this.#m] ?? 0) + rest;
   }
   loadAc({ im }: AcStamp, _x: Solution, omega: number): void {
     this.#quad.add(im, omega * this.farads);
@@ -69,12 +71,12 @@ export class Capacitor extends Device {
   }
   override accept(x: Solution, at: Moment): void {
     const stored = this.volts(x) * this.farads;
-    this.#amps = this.#history.rateAt(stored, at);
+    this.#amps = this.#history.rateAt(stored);
     this.#history.accept(stored, at);
   }
   override longest(x: Solution, at: Moment, tolerance: number): number {
     const stored = this.volts(x) * this.farads;
-    return this.#history.longest(stored, at, tolerance, 1e-12, 1e-14);
+    return this.#history.longest(stored, at, tolerance, 1e-12, this.farads * NOISE_VOLTS);
   }
   /** At the last accepted moment. */
   current(): number {

@@ -8,8 +8,8 @@ export interface Moment {
   readonly t: number;
   /** Length of the step that ends at `t`, s; 0 for an operating point. */
   readonly h: number;
-  /** Trapezoidal, or backward Euler after a jump. */
-  readonly method: 'trapezoidal' | 'euler';
+  /** Trapezoidal on a smooth course; backward Euler right after a jump, then Gear's of the second order. */
+  readonly method: 'trapezoidal' | 'gear' | 'euler';
   /** Sources are scaled by this while an operating point is being found; 1 otherwise. */
   readonly scale: number;
   /** An operating point that lasts: what works by time has done so. */
@@ -102,6 +102,8 @@ export abstract class Device {
   reset(): void {}
   /** The operating point was found (or given): remember charges, fluxes and states. */
   begin(_x: Solution, _at: Moment): void {}
+  /** Volts were set anew, and time goes on from `t`: what it holds follows them. */
+  refill(_x: Solution, _t: number): void {}
   /** The step that ends at `at` stands. */
   accept(_x: Solution, _at: Moment): void {}
   /** Whether {@link flip} might change anything; false only where it surely does not. */
@@ -124,10 +126,30 @@ export abstract class Device {
   longest(_x: Solution, _at: Moment, _tolerance: number): number {
     return Infinity;
   }
+  /** Whether it began or ceased to conduct in the step just made: a corner that no rate foretells. */
+  bent(_x: Solution): boolean {
+    return false;
+  }
+  /**
+   * If everything goes on as it went, where in the coming step it will begin or cease to conduct: a
+   * share of the step, 1 where it will not.
+   * @param longer - The coming step over the last one.
+   */
+  willBend(_x: Solution, _ahead: Solution, _longer: number): number {
+    return 1;
+  }
   /** The next moment after `t` at which it jumps or bends, s. */
   corner(_t: number): number {
     return Infinity;
   }
+}
+
+/** Those that have a rule of their own here; the rest need not be asked. */
+export function having(
+  devices: readonly Device[],
+  rule: 'corner' | 'longest' | 'accept' | 'bent',
+): readonly Device[] {
+  return devices.filter((device) => device[rule] !== Device.prototype[rule]);
 }
 
 /** The four slots of a conductance between two nodes. */

@@ -1,4 +1,4 @@
-import { exp, isFinite, log, min } from '../arithmetic';
+import { abs, exp, isFinite, log, max, min } from '../arithmetic';
 import type { DiodeModel } from './element';
 import type { Device, Moment, Solution, Unknowns } from './device';
 import { Nonlinear } from './nonlinear';
@@ -9,6 +9,10 @@ import { defineElement, never } from './element-kind';
 
 /** kT/q at 27 °C, the nominal temperature of SPICE. */
 const THERMAL_VOLTS = (1.380649e-23 * 300.15) / 1.602176634e-19;
+
+/** Share of its largest current above which a junction counts as conducting; and how that fades. */
+const CONDUCTS = 1e-3;
+const FORGETS = 0.999;
 
 export interface DiodeElement extends TwoPole<'diode'> {
   readonly model: DiodeModel;
@@ -28,6 +32,12 @@ export class Diode extends Nonlinear {
   /** A device of its own: unlike the junction it never changes. */
   readonly #series: Resistor | undefined;
   #last = 0;
+  /** The largest current of late, A, and whether a share of it flowed after the last step. */
+  #peak = 0;
+  #conducts = false;
+  /** Amps after the last two steps. */
+  #flowed = 0;
+  #earlier = 0;
   /** Once in a search a junction that seems off is taken to be so, or it might go round in circles. */
   #dropped = false;
 
@@ -45,6 +55,34 @@ export class Diode extends Nonlinear {
 
   override get parts(): readonly Device[] {
     return this.#series ? [this.#series] : [];
+  }
+  override begin(x: Solution): void {
+    this.#flowed = this.#amps(x);
+    this.#earlier = this.#flowed;
+    this.#conducts = this.#flowed > 0;
+    this.#peak = 0;
+  }
+  override accept(x: Solution): void {
+    this.#earlier = this.#flowed;
+    this.#flowed = this.#amps(x);
+    this.#peak = max(abs(this.#flowed), this.#peak * FORGETS);
+    this.#conducts = this.#flowed > CONDUCTS * this.#peak;
+  }
+  override willBend(x: Solution, ahead: Solution, longer: number): number {
+    if (this.#conducts) {
+      const amps = this.#flowed + (this.#flowed - this.#earlier) * longer;
+      return amps < 0 ? this.#flowed / (this.#flowed - amps) : 1;
+    }
+    const knee = this.#vte * log(1 + (CONDUCTS * this.#peak) / this.#is);
+    const now = (x[this.p] ?? 0) - (x[this.m] ?? 0);
+    const then = (ahead[this.p] ?? 0) - (ahead[this.m] ?? 0);
+    return then > knee && now < knee ? (knee - now) / (then - now) : 1;
+  }
+  override bent(x: Solution): boolean {
+    return this.#amps(x) > CONDUCTS * this.#peak !== this.#conducts;
+  }
+  #amps(x: Solution): number {
+    return this.at((x[this.p] ?? 0) - (x[this.m] ?? 0), undefined).i;
   }
   override restart(x: Solution): void {
     this.#last = (x[this.p] ?? 0) - (x[this.m] ?? 0);

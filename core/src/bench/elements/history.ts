@@ -1,36 +1,66 @@
 /**
- * Capacitors and coils. Trapezoidal companion models; the first step after a jump is backward Euler,
- * which does not ring. The step length follows the local truncation error of the charge (or flux).
+ * What capacitors, coils and junctions hold, over time. On a smooth course by the trapezoidal rule, which
+ * is the most exact; but it never forgets, and a current that a diode cuts off would ring from step to
+ * step. So the first step after a jump is backward Euler, and a few more go by Gear's rule of the second
+ * order: the rate at the end of a step is the slope there of the parabola through the last three moments.
+ * The step length follows the local truncation error of the charge (or flux).
  *
- * @see Nagel, SPICE2: A Computer Program to Simulate Semiconductor Circuits (1975), section 4.
+ * @see Nagel, SPICE2: A Computer Program to Simulate Semiconductor Circuits (1975), section 4; Gear,
+ *   Numerical Initial Value Problems in Ordinary Differential Equations (1971).
  */
 import { abs, max, min, sqrt } from '../arithmetic';
 import type { Moment } from './device';
 
 /** SPICE's factor: how far the estimated error may exceed the tolerance before a step is cut. */
 const OVERESTIMATE = 7;
+/**
+ * The tolerance of what is stored beside that of its rate. SPICE takes them for the same, and a bus of
+ * 500 V may then be off by more than its ripple.
+ */
+const OF_STORED = 0.005;
 
 /** Charge over volts, or flux over amps, through the last accepted moments. */
 export class History {
-  /** The stored quantity and its rate (amps, or volts) at the last accepted moment. */
+  /** The stored quantity at the last accepted moment. */
   stored = 0;
-  rate = 0;
+  /** Rate at the end of the step being made: `factor` · stored + `rest`. Set by {@link prepare}. */
+  factor = 0;
+  rest = 0;
+  /** Rate at the last accepted moment. */
+  #rate = 0;
   #past: Point[] = [];
 
-  begin(t: number, stored: number, rate = 0): void {
+  begin(t: number, stored: number): void {
     this.stored = stored;
-    this.rate = rate;
+    this.#rate = 0;
     this.#past = [{ t, stored }];
   }
 
-  /** Rate at the end of a step that ends with `stored`. */
-  rateAt(stored: number, { h, method }: Moment): number {
-    const slope = (stored - this.stored) / h;
-    return method === 'euler' ? slope : 2 * slope - this.rate;
+  /** Before a step is solved, and before its {@link accept}. */
+  prepare({ h, method }: Moment): void {
+    const [one, two] = this.#past;
+    if (method === 'trapezoidal') {
+      this.factor = 2 / h;
+      this.rest = -this.factor * this.stored - this.#rate;
+      return;
+    }
+    if (method === 'euler' || !one || !two) {
+      this.factor = 1 / h;
+      this.rest = -this.stored / h;
+      return;
+    }
+    const r = h / (one.t - two.t);
+    this.factor = (1 + 2 * r) / ((1 + r) * h);
+    this.rest = ((r * r * two.stored) / (1 + r) - (1 + r) * one.stored) / h;
+  }
+
+  /** Rate at the end of the prepared step, if it ends with `stored`. */
+  rateAt(stored: number): number {
+    return this.factor * stored + this.rest;
   }
 
   accept(stored: number, at: Moment): void {
-    this.rate = this.rateAt(stored, at);
+    this.#rate = this.rateAt(stored);
     this.stored = stored;
     // Points before a jump say nothing of the curve after it.
     if (at.method === 'euler') this.#past.length = min(1, this.#past.length);
@@ -41,19 +71,22 @@ export class History {
   /**
    * @param relative - Tolerance of the rate.
    * @param floor - Rate below which nothing matters.
+   * @param noise - What Newton's method leaves open of the stored quantity itself.
    * @returns the step that the estimated error allows, s.
    */
-  longest(stored: number, at: Moment, relative: number, floor: number, least: number): number {
+  longest(stored: number, at: Moment, relative: number, floor: number, noise: number): number {
     const [one, two, three] = this.#past;
     if (at.method === 'euler' || !one || !two || !three) return Infinity;
     const third = dividedDifference({ t: at.t, stored }, one, two, three);
-    const rate = this.rateAt(stored, at);
+    const before = (one.stored - two.stored) / (one.t - two.t);
     const tolerance = max(
-      floor + relative * max(abs(rate), abs(this.rate)),
-      (relative * max(abs(stored), abs(this.stored), least)) / at.h,
+      floor + relative * max(abs(this.rateAt(stored)), abs(before)),
+      (OF_STORED * relative * max(abs(stored), abs(this.stored)) + noise) / at.h,
     );
-    // Truncation error of the trapezoidal rule: h³/12 of the third derivative, six times this.
-    const error = max(abs(third) / 2, 1e-300);
+    // Trapezoidal: h²/12 of the third derivative, six times this. Gear: the slope of a parabola at its
+    // end differs from the curve's by h·(h + the step before)·this.
+    const times = at.method === 'trapezoidal' ? 0.5 : 1 + (one.t - two.t) / at.h;
+    const error = max(abs(third) * times, 1e-300);
     return sqrt((OVERESTIMATE * tolerance) / error);
   }
 }

@@ -12,6 +12,8 @@ import { writeNumber as figure } from '../spice/number';
 import type { TwoPole } from './element';
 import { always, defineElement, initialIn, initialText } from './element-kind';
 
+/** Amps that Newton's method leaves open. */
+const NOISE_AMPS = 2e-9;
 /** So small that it never shows; it keeps parallel coils and windings solvable at DC. */
 const COIL_OHMS = 1e-6;
 
@@ -59,19 +61,18 @@ export class Inductor extends Device {
     this.#others = this.#coupled.map(({ other }) => pattern.slot(this.branch, other.branch));
   }
 
-  load({ a, b }: Stamp, _x: Solution, { h, method }: Moment): void {
+  load({ a, b }: Stamp, _x: Solution, at: Moment): void {
     this.#incidence(a);
-    if (h === 0) {
+    if (at.h === 0) {
       a[this.#slots[4]] = (a[this.#slots[4]] ?? 0) - COIL_OHMS;
       return;
     }
-    const factor = (method === 'euler' ? 1 : 2) / h;
+    this.#history.prepare(at);
+    const { factor, rest } = this.#history;
     a[this.#slots[4]] = (a[this.#slots[4]] ?? 0) - factor * this.henries;
     for (const [i, { mutual }] of this.#coupled.entries())
       a[this.#others[i] ?? 0] = (a[this.#others[i] ?? 0] ?? 0) - factor * mutual;
-    b[this.branch] =
-      (b[this.branch] ?? 0) -
-      (factor * this.#history.stored + (method === 'euler' ? 0 : this.#history.rate));
+    b[this.branch] = (b[this.branch] ?? 0) + rest;
   }
   loadAc({ re, im }: AcStamp, _x: Solution, omega: number): void {
     this.#incidence(re);
@@ -86,7 +87,7 @@ export class Inductor extends Device {
     this.#history.accept(this.#flux(x), at);
   }
   override longest(x: Solution, at: Moment, tolerance: number): number {
-    return this.#history.longest(this.#flux(x), at, tolerance, 1e-6, 1e-14);
+    return this.#history.longest(this.#flux(x), at, tolerance, 1e-6, this.henries * NOISE_AMPS);
   }
   current(x: Solution): number {
     return x[this.branch] ?? 0;

@@ -49,7 +49,8 @@ export class Sequencer extends VariableResistor {
     this.#since = Infinity;
   }
   override begin(_x: Solution, at: Moment): void {
-    if (this.#when.on) this.#since = at.t;
+    // What has come to rest began long ago.
+    if (this.#when.on) this.#since = at.settled ? -Infinity : at.t;
   }
   override get discrete(): boolean {
     return true;

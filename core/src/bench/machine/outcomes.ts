@@ -24,9 +24,13 @@ import { type Probing } from '../meter/probing';
 import { AIR } from '../meter/shown';
 import { indicate } from '../meter/indicate';
 import { chargedAs, track } from '../meter/track';
-import { steadyState, type Quantity } from '../solve/steady';
+import type { Stored } from '../solve/periodic';
+import { type Quantity } from '../solve/quantity';
+import { steadyState } from '../solve/steady';
+import { storedAtRest } from './at-rest';
 import {
   build,
+  circuitOfBench,
   inSituation,
   situationChanges,
   withNeeds,
@@ -123,9 +127,13 @@ export function readSpecimen(
       groups.set(key, { circuit, asked: [each] });
     }
   }
-  const readings = [...groups.values()].flatMap(({ circuit, asked }) =>
-    readGroup(sheet, circuit, asked, () => make(roll)),
-  );
+  const readings = [...groups].flatMap(([key, { circuit, asked }]) => {
+    const { situation, extra } = nth(asked, 0);
+    const near = storedAtRest(sheet.bench, key, () =>
+      changed(inSituation(sheet, circuitOfBench(sheet.bench), situation), extra),
+    );
+    return readGroup(sheet, circuit, asked, () => make(roll), near);
+  });
   const outcomes = new Map(
     readings.map(({ observable, judgement }) => [observable, settledOutcome(judgement)]),
   );
@@ -154,12 +162,13 @@ function readGroup(
   circuit: Circuit,
   asked: readonly Asked[],
   again: () => Circuit,
+  near: Stored | undefined,
 ): BenchReading[] {
   const series = asked.filter(({ test, point }) => isSeries(expectOf(test, point)));
   const plain = asked.filter((each) => !series.includes(each));
   const together = plain.filter(({ probing }) => SHARED.has(probing.function));
   const single = plain.filter((each) => !together.includes(each));
-  const shared = sharedReadings(circuit, together);
+  const shared = sharedReadings(circuit, together, near);
   const alone = measureAll(
     circuit,
     single.map(({ probing }) => probing),
@@ -171,7 +180,11 @@ function readGroup(
   ];
 }
 
-function sharedReadings(circuit: Circuit, asked: readonly Asked[]): (number | null)[] {
+function sharedReadings(
+  circuit: Circuit,
+  asked: readonly Asked[],
+  near: Stored | undefined,
+): (number | null)[] {
   if (asked.length === 0) return [];
   const quantities = asked.map(({ probing }): Quantity =>
     probing.clamp === undefined
@@ -191,7 +204,7 @@ function sharedReadings(circuit: Circuit, asked: readonly Asked[]): (number | nu
         ],
   );
   const loaded = { ...circuit, elements: [...circuit.elements, ...burdens] };
-  const { values } = steadyState(loaded, quantities, { air: AIR });
+  const { values } = steadyState(loaded, quantities, { air: AIR, near });
   return asked.map(({ probing }, i) => {
     const seen = seenBy(probing.function, nth(values, i));
     if (probing.function === 'display' || probing.function === 'pressure')
@@ -255,10 +268,10 @@ function samplesFor(
   again: () => Circuit,
 ): Sample[] {
   if (expect.kind === 'flexed')
-    return Array.from({ length: FLEXES }, (_, i) => {
-      const moved = changed(inSituation(sheet, again(), situation), extra);
-      return { t: i, value: measure(moved, probing).value ?? OVER_OHMS };
-    });
+    return flexed(
+      () => changed(inSituation(sheet, again(), situation), extra),
+      (moved) => measure(moved, probing).value ?? OVER_OHMS,
+    );
   const {
     driver,
     after,
@@ -302,6 +315,18 @@ function samplesFor(
     value: value ?? OVER_OHMS,
     ...(driven && { driver: nth(driven, i + 1).value ?? 0 }),
   }));
+}
+
+/** Read at every flex; one that changed nothing reads what the same circuit read before. */
+function flexed(again: () => Circuit, read: (moved: Circuit) => number): Sample[] {
+  const known = new Map<string, number>();
+  return Array.from({ length: FLEXES }, (_, t) => {
+    const circuit = again();
+    const key = JSON.stringify(circuit.elements);
+    const value = known.get(key) ?? read(circuit);
+    known.set(key, value);
+    return { t, value };
+  });
 }
 
 function* togetherOutcomes(readings: readonly BenchReading[]): Generator<[string, string]> {

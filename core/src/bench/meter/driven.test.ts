@@ -45,7 +45,7 @@ const rounded = ({ hazards, ...rest }: Indication) => ({
 });
 
 test('laid from place to place it reads what a meter put there afresh reads', () => {
-  const meter = new DrivenMeter(BOARD, ['0', 'a', 'b', 'c', 'd']);
+  const meter = new DrivenMeter(BOARD, ROUNDS);
   for (const probing of [...ROUNDS, ...ROUNDS.toReversed()])
     expect([probing, rounded(meter.read(probing))]).toEqual([
       probing,
@@ -54,7 +54,7 @@ test('laid from place to place it reads what a meter put there afresh reads', ()
 });
 
 test('one place reads the same whatever was read before: an insulation test leaves no trace', () => {
-  const meter = new DrivenMeter(BOARD, ['0', 'c', 'd']);
+  const meter = new DrivenMeter(BOARD, ROUNDS);
   const ohms = () => meter.read({ function: 'ohm', red: 'd', black: '0' }).value;
   const before = ohms();
   const told = meter.read({ function: 'insulation', red: 'c', black: '0', testVolts: 500 });

@@ -4,7 +4,10 @@ import { rangesOf, type MeterProfile } from '../../meter/profile';
 import type { Circuit } from '../circuit';
 import type { Drive } from '../elements/drive';
 import type { Lead } from '../elements/lead';
-import { alternates, steadyState, type Quantity } from '../solve/steady';
+import { type Quantity } from '../solve/quantity';
+import { alternates } from '../solve/rhythm';
+import { steadyState } from '../solve/steady';
+import type { Settled } from '../solve/stretch';
 import { System } from '../solve/system';
 import { burden, drive, leads, METER, movableLeads } from './attach';
 import {
@@ -21,6 +24,12 @@ import type { Probing } from './probing';
 import { AIR, shown, type Flag, type Hazard, type Indication, type MeasureOptions } from './shown';
 import { nth } from '../../numeric/nth';
 
+const sizeOf = ({ mean, rms }: Settled) => Math.hypot(mean, rms);
+
+export interface Place {
+  readonly red: string;
+  readonly black: string;
+}
 type Driven = Probing & { readonly black: string };
 
 /**
@@ -32,11 +41,20 @@ export class DrivenMeter {
   readonly #options: MeasureOptions;
   readonly #probe: DrivenProbe;
 
-  /** @param nodes - All nodes that a lead will touch. */
-  constructor(circuit: Circuit, nodes: Iterable<string>, options: MeasureOptions = {}) {
+  /** Volts at the places before anything is driven, no meter on them; looked up where something swings. */
+  #before: ReadonlyMap<string, number> | undefined;
+  readonly #places: readonly Place[];
+
+  /** @param places - All that the leads will touch. */
+  constructor(circuit: Circuit, places: readonly Place[], options: MeasureOptions = {}) {
     this.#circuit = circuit;
     this.#options = options;
-    this.#probe = new DrivenProbe(circuit, nodes, options);
+    this.#places = places;
+    this.#probe = new DrivenProbe(
+      circuit,
+      places.flatMap(({ red, black }) => [red, black]),
+      options,
+    );
   }
 
   read(probing: Driven): Indication {
@@ -73,12 +91,28 @@ export class DrivenMeter {
 
   /** Volts between the probes before the meter drives: a megohm input does not disturb them. */
   #present(probing: Driven): number {
+    const unloaded = this.#unloaded().get(`${probing.red} ${probing.black}`);
+    // What is nothing without a load is nothing under one: most places of a dead machine.
+    if (unloaded !== undefined && unloaded <= DISTURBING) return unloaded;
     const { air = AIR, at = 0 } = this.#options;
     const base = this.#touched(probing);
     const loaded = { ...base, elements: [...base.elements, burden(10e6)] };
     const input: Quantity = { kind: 'volts', plus: METER.red, minus: METER.black };
-    const { mean, rms } = nth(steadyState(loaded, [input], { air, at }).values, 0);
-    return Math.hypot(mean, rms);
+    return sizeOf(nth(steadyState(loaded, [input], { air, at }).values, 0));
+  }
+
+  #unloaded(): ReadonlyMap<string, number> {
+    if (this.#before) return this.#before;
+    const { air = AIR, at = 0 } = this.#options;
+    const { values } = steadyState(
+      this.#circuit,
+      this.#places.map(({ red, black }): Quantity => ({ kind: 'volts', plus: red, minus: black })),
+      { air, at },
+    );
+    this.#before = new Map(
+      this.#places.map(({ red, black }, i) => [`${red} ${black}`, sizeOf(nth(values, i))]),
+    );
+    return this.#before;
   }
 
   #insulation({ testVolts = 500 }: Driven): Indication {

@@ -9,7 +9,10 @@ import { type MeterProfile, rangesOf } from '../../meter/profile';
 import { type Circuit } from '../circuit';
 import { GROUND } from '../elements/element';
 import { nodesOf, type Element } from '../elements/index';
-import { steadyState, alternates, type Quantity, type Settled } from '../solve/steady';
+import { type Quantity } from '../solve/quantity';
+import { alternates } from '../solve/rhythm';
+import { steadyState } from '../solve/steady';
+import { type Settled } from '../solve/stretch';
 import { burden, converter, leads, METER, shunt } from './attach';
 import { BANDWIDTH_HERTZ, BENCH_METER, DRIVES, JACKS, LOW_IMPEDANCE } from './bench-meter';
 import { DrivenMeter } from './driven';
@@ -48,8 +51,8 @@ export function measureAll(
   const known = placesOf(circuit);
   for (const each of probings) checkPlaces(known, each, options.meter ?? BENCH_METER);
   const driven = probings.filter((each) => DRIVES.has(each.function));
-  const nodes = driven.flatMap(({ red, black }) => [red, black!]);
-  const meter = driven.length > 0 ? new DrivenMeter(circuit, nodes, options) : undefined;
+  const places = driven.map(({ red, black }) => ({ red, black: black! }));
+  const meter = driven.length > 0 ? new DrivenMeter(circuit, places, options) : undefined;
   return probings.map((each) =>
     DRIVES.has(each.function)
       ? meter!.read({ ...each, black: each.black! })

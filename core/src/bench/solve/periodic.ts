@@ -1,19 +1,20 @@
 /** What a circuit stores, charges and fluxes: how it fares over a turn of the mains, read and set. */
-import { abs, max, min, sqrt } from '../arithmetic';
+import { abs, max, min } from '../arithmetic';
 import { Capacitor } from '../elements/capacitor';
 import { Inductor } from '../elements/inductor';
 import type { System } from './system';
 import { restart } from './transient';
 import { nth } from '../../numeric/nth';
 
-/** Share of what went in and out of a store in one turn that may be left at its end. */
-const UNBALANCED = 0.03;
+/** Share of what went in and out of a store in one turn that is the trembling of the steps. */
+const TREMBLING = 2e-4;
 /** Volts or amps. */
 const NOTHING = 1e-6;
 /** How much of the step before a step may be, at most: five hundred turns to the end. */
 const SLOWEST = 0.998;
-/** How far from its end anything may be, as a share of the largest of its kind. */
-const NEAR = 3e-3;
+/** How far from its end a store may be, as a share of its own size; and of the largest of its kind. */
+const NEAR = 7e-4;
+const NEAR_LARGEST = 1e-5;
 
 /** What one store did in the present turn. */
 interface Turn {
@@ -27,17 +28,21 @@ interface Turn {
   turns: number;
 }
 
-/** Volts of the capacitors and amps of the coils, each times the root of its size: energies compare. */
+/** Volts of the capacitors and amps of the coils, each by its own size: what is near or far compares. */
 export type State = Float64Array;
 
-/** Of a capacitor or coil that a fault has made nothing of, 1. */
-const weight = (size: number) => sqrt(size) || 1;
+/** What a circuit holds when it has settled: volts of capacitors, amps of coils, by name. */
+export type Stored = ReadonlyMap<string, number>;
+
+/** Of the largest of its kind: the size of a store that holds nothing. */
+const SMALLEST = 1e-3;
 
 export class Storage {
   readonly #system: System;
   readonly #capacitors: readonly Capacitor[];
   readonly #coils: readonly Inductor[];
   readonly #turn: Turn[];
+  readonly #sizes: Float64Array;
 
   constructor(system: System) {
     this.#system = system;
@@ -50,6 +55,7 @@ export class Storage {
       before: 0,
       turns: 0,
     }));
+    this.#sizes = new Float64Array(this.#turn.length).fill(1);
   }
 
   #value(i: number): number {
@@ -80,49 +86,102 @@ export class Storage {
   }
 
   /**
-   * Whether what is stored has arrived, however slowly it moves. Either as much went in as came out of
-   * it in this turn, or three turns tell how far it still is from its end, and that is not much.
+   * Whether what is stored has arrived, however slowly it moves: three turns tell how far it still is
+   * from its end.
+   * @param patience - How much more is allowed after a long search.
    */
-  arrived(): boolean {
+  arrived(patience = 1): boolean {
     const split = this.#capacitors.length;
-    return haveArrived(this.#turn.slice(0, split)) && haveArrived(this.#turn.slice(split));
+    return (
+      haveArrived(this.#turn.slice(0, split), patience) &&
+      haveArrived(this.#turn.slice(split), patience)
+    );
   }
 
-  read(): State {
-    const { x } = this.#system;
-    return Float64Array.from([
-      ...this.#capacitors.map((each) => weight(each.farads) * each.volts(x)),
-      ...this.#coils.map((each) => weight(each.henries) * each.current(x)),
-    ]);
+  /** How far the last turn went from its start, the store that went farthest, in ways that are near. */
+  unrest(): number {
+    const split = this.#capacitors.length;
+    return max(unrestOf(this.#turn.slice(0, split)), unrestOf(this.#turn.slice(split)));
+  }
+
+  /** Sizes by what the last turn showed. */
+  #resize(): void {
+    const split = this.#capacitors.length;
+    const sizes = this.#turn.map(({ last, variation }) => max(abs(last), variation));
+    for (const [from, to] of [
+      [0, split],
+      [split, sizes.length],
+    ] as const) {
+      const largest = max(NOTHING, ...sizes.slice(from, to));
+      for (let i = from; i < to; i += 1)
+        this.#sizes[i] = max(sizes[i] ?? 0, SMALLEST * largest);
+    }
+  }
+
+  /** @param anew - A sequence begins: sizes may change. */
+  read(anew = false): State {
+    if (anew) this.#resize();
+    return Float64Array.from(this.#sizes, (size, i) => this.#value(i) / size);
+  }
+
+  /** Volts and amps by the names of what holds them. */
+  named(): Stored {
+    return new Map(
+      [...this.#capacitors, ...this.#coils].map(({ name }, i) => [name, this.#value(i)]),
+    );
+  }
+
+  /** Begin with what another circuit of the same names held; what it did not have stays as it is. */
+  fill(stored: Stored, t: number): void {
+    const all = [...this.#capacitors, ...this.#coils];
+    if (!all.some(({ name }) => stored.has(name))) return;
+    restart(
+      this.#system,
+      t,
+      new Map<Capacitor | Inductor, number>(
+        all.map((each, i) => [each, stored.get(each.name) ?? this.#value(i)]),
+      ),
+    );
   }
 
   /** Go on from another state at the moment `t`; switches stay as they are. */
   write(state: State, t: number): void {
     for (const each of this.#turn) each.turns = 0;
-    const split = this.#capacitors.length;
     restart(
       this.#system,
       t,
-      new Map<Capacitor | Inductor, number>([
-        ...this.#capacitors.map(
-          (each, i) => [each, (state[i] ?? 0) / weight(each.farads)] as const,
-        ),
-        ...this.#coils.map(
-          (each, i) => [each, (state[split + i] ?? 0) / weight(each.henries)] as const,
-        ),
-      ]),
+      new Map<Capacitor | Inductor, number>(
+        [...this.#capacitors, ...this.#coils].map((each, i) => [
+          each,
+          (state[i] ?? 0) * (this.#sizes[i] ?? 1),
+        ]),
+      ),
     );
   }
 }
 
-/** Of one kind: volts are near or far by the largest volts, amps by the largest amps. */
-function haveArrived(all: readonly Turn[]): boolean {
+/** How near a store must be to its end: by its own size, and a little by the largest of its kind. */
+function nearOf(all: readonly Turn[]): (turn: Turn) => number {
   const largest = all.reduce((most, { last, variation }) => max(most, abs(last), variation), 0);
-  return all.every(({ start, last, variation, before, turns }) => {
-    const net = last - start;
-    if (abs(net) <= UNBALANCED * variation + NOTHING) return true;
+  return ({ last, variation }) => NEAR * max(abs(last), variation) + NEAR_LARGEST * largest;
+}
+
+/** Of one kind: volts are near or far by the largest volts, amps by the largest amps. */
+function haveArrived(all: readonly Turn[], patience: number): boolean {
+  const near = nearOf(all);
+  return all.every((turn) => {
+    const net = turn.last - turn.start;
+    if (abs(net) <= TREMBLING * patience * turn.variation + NOTHING) return true;
     // The first turns of a new start say little about the slow ways behind the fast ones.
-    const ratio = turns < 3 ? SLOWEST : min(abs(net / before), SLOWEST);
-    return (abs(net) * ratio) / (1 - ratio) <= NEAR * largest;
+    const ratio = turn.turns < 3 ? SLOWEST : min(abs(net / turn.before), SLOWEST);
+    return (abs(net) * ratio) / (1 - ratio) <= near(turn) * patience;
   });
+}
+
+function unrestOf(all: readonly Turn[]): number {
+  const near = nearOf(all);
+  return all.reduce(
+    (most, turn) => max(most, (abs(turn.last - turn.start) - NOTHING) / near(turn) || 0),
+    0,
+  );
 }

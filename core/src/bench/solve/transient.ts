@@ -1,11 +1,11 @@
 /**
- * A circuit over time: trapezoidal steps whose length follows the truncation error, exact landings on
+ * A circuit over time: steps whose length and rule follow the truncation error, exact landings on
  * the corners of sources, and switches whose moment of change is closed in upon.
  */
-import { abs, max, min } from '../arithmetic';
+import { abs, floor, max, min } from '../arithmetic';
 import type { Wave } from '../elements/element';
 import { Capacitor } from '../elements/capacitor';
-import type { Moment } from '../elements/device';
+import { having, type Moment } from '../elements/device';
 import { Inductor } from '../elements/inductor';
 import { VoltageSource } from '../elements/sources';
 import { CircuitTooLargeError, NoConvergenceError } from '../errors';
@@ -18,14 +18,26 @@ export interface TransientOptions {
   readonly most: number;
   /** Tolerance of charges and fluxes; SPICE's default. */
   readonly tolerance?: number;
+  /** A junction's turning on or off is met to within this share of the longest step. */
+  readonly corner?: number;
+  /** Moments to be met exactly, this far apart from 0 on, s. */
+  readonly every?: number;
   /** Steps after which it gives up. */
   readonly mostSteps?: number;
 }
 
 /** Steps within the length of the longest one; a switch that works itself would take any number. */
-const MOST_STEPS_AT_ONCE = 10_000;
+const MOST_STEPS_AT_ONCE = 20_000;
+/** Changes of switches in it. */
+const MOST_CHANGES_AT_ONCE = 3000;
 /** A change of a switch is met to within this share of the longest step. */
 const EVENT = 1e-4;
+/** How far beyond a foreseen corner a step goes, as a share of that. */
+const BEYOND = 0.1;
+/** Steps by Gear's rule after a corner, until what it set ringing is forgotten. */
+const CALM = 4;
+/** Where something jumps without a source having said so, no step is cut below this share. */
+const FINEST = 1e-5;
 
 /**
  * Go on from the present state of the system (an operating point, or where the last run ended).
@@ -34,10 +46,14 @@ const EVENT = 1e-4;
  */
 export function runTransient(
   system: System,
-  { from = 0, to, most, tolerance = 1e-3, mostSteps = 2_000_000 }: TransientOptions,
+  { from = 0, to, most, tolerance = 1e-3, corner = 0.05, every = Infinity, mostSteps = 2_000_000 }: TransientOptions,
   seen: (t: number) => boolean | void,
 ): void {
   const { devices, x } = system;
+  const cornered = having(devices, 'corner');
+  const storing = having(devices, 'longest');
+  const bending = having(devices, 'bent');
+  const minding = having(devices, 'accept');
   const least = max(1e-15, min(most, to - from) * 1e-9);
   const before = new Float64Array(x.length);
   let t = from;
@@ -47,30 +63,45 @@ export function runTransient(
   const ahead = new Float64Array(x.length);
   let last = 0;
   let jumped = true;
+  // Steps since the last corner or rejected step.
+  let calm = 0;
   // The moment from which one longest step is being made, and how many it has taken.
   let reached = from;
   let since = 0;
+  let changes = 0;
   for (let steps = 0; t < to - least; steps += 1) {
     if (t - reached >= most || steps === 0) {
       reached = t;
       since = steps;
-    } else if (steps - since >= MOST_STEPS_AT_ONCE)
+      changes = 0;
+    } else if (steps - since >= MOST_STEPS_AT_ONCE || changes >= MOST_CHANGES_AT_ONCE)
       throw new NoConvergenceError(system.worst, t, 'time hardly moves on: something chatters');
     if (steps >= mostSteps)
       throw new CircuitTooLargeError('steps in time or more', steps, mostSteps);
-    let corner = Infinity;
-    for (const device of devices) corner = min(corner, device.corner(t));
-    const end = min(to, corner);
+    let next = Infinity;
+    for (const device of cornered) next = min(next, device.corner(t));
+    const mark = every < Infinity ? every * (floor(t / every + 1e-6) + 1) : Infinity;
+    const end = min(to, next, mark);
     let step = min(h, most, end - t);
     // Two steps rather than one and a sliver.
     if (end - t < 2 * step && end - t > step) step = (end - t) / 2;
-    before.set(x);
-    const method = jumped ? 'euler' : 'trapezoidal';
-    let at: Moment = { t: t + step, h: step, method, scale: 1, settled: false, gmin: GMIN };
     const foreseen = !jumped && last > 0;
-    if (foreseen)
+    let bend = 1;
+    if (foreseen) {
       for (let i = 0; i < x.length; i += 1)
         ahead[i] = (x[i] ?? 0) + (((x[i] ?? 0) - (earlier[i] ?? 0)) * step) / last;
+      for (const device of bending) bend = min(bend, device.willBend(x, ahead, step / last));
+      if (bend < 1) {
+        // Just beyond the corner, so that it lies behind.
+        const cut = min(step, step * bend + most * corner * BEYOND);
+        for (let i = 0; i < x.length; i += 1)
+          ahead[i] = (x[i] ?? 0) + (((ahead[i] ?? 0) - (x[i] ?? 0)) * cut) / step;
+        step = cut;
+      }
+    }
+    before.set(x);
+    const method = jumped ? 'euler' : calm < 1e9 ? 'gear' : 'trapezoidal';
+    let at: Moment = { t: t + step, h: step, method, scale: 1, settled: false, gmin: GMIN };
     if (!system.newton(at, { most: 25, ...(foreseen && { start: ahead }) })) {
       x.set(before);
       if (step < least * 8)
@@ -78,30 +109,44 @@ export function runTransient(
       h = step / 8;
       // Junctions start from where the last step left them only if that is not what failed.
       if (h < least * 1e3) jumped = true;
+      calm = 0;
       continue;
     }
     let allowed = Infinity;
-    for (const device of devices) allowed = min(allowed, device.longest(x, at, tolerance));
-    if (allowed < 0.9 * step && step > least * 8) {
+    for (const device of storing) allowed = min(allowed, device.longest(x, at, tolerance));
+    const finest = max(least * 8, most * FINEST);
+    if (allowed < 0.9 * step && step > finest) {
       x.set(before);
-      h = max(allowed, step / 8, least);
+      h = max(allowed, step / 8, finest);
+      calm = 0;
+      continue;
+    }
+    const bent = bending.some((device) => device.bent(x));
+    if (bent && bend === 1 && step > most * corner) {
+      x.set(before);
+      h = step / 4;
       continue;
     }
     const flips = follow(system, at);
-    if (flips && step > max(EVENT * most, least * 8) && at.t < corner - least) {
+    if (flips && step > max(EVENT * most, least * 8) && at.t < next - least) {
       flips.undo();
       x.set(before);
       h = step / 4;
       continue;
     }
     at = end - at.t < least ? { ...at, t: end } : at;
-    for (const device of devices) device.accept(x, at);
+    for (const device of minding) device.accept(x, at);
     earlier.set(before);
     last = step;
     t = at.t;
-    jumped = flips !== undefined || abs(t - corner) <= least;
+    calm = bent ? 0 : calm + 1;
+    if (flips) changes += 1;
+    jumped = flips !== undefined || abs(t - next) <= least;
     h = jumped ? min(most / 50, step) : min(2 * step, allowed, most);
-    if (jumped) h = max(h, least * 16);
+    if (jumped) {
+      h = max(h, least * 16);
+      calm = 0;
+    }
     if (seen(t) === false) return;
   }
 }

@@ -1,0 +1,39 @@
+/**
+ * What the healthy machine holds in a situation once it has settled. A broken one of the same names is
+ * searched for from there: turns are saved, and the answer does not depend on what was solved before.
+ */
+import { CoreError } from '../../errors';
+import type { BenchModel } from '../../sheet/schema';
+import type { Circuit } from '../circuit';
+import { AIR } from '../meter/shown';
+import type { Stored } from '../solve/periodic';
+import { alternates } from '../solve/rhythm';
+import { steadyState } from '../solve/steady';
+
+const known = new WeakMap<BenchModel, Map<string, Stored | undefined>>();
+
+/**
+ * @param situation - What was done to the machine, as a key.
+ * @param healthy - The circuit then.
+ * @returns undefined where nothing swings, or where it cannot be solved: every search begins afresh.
+ */
+export function storedAtRest(
+  bench: BenchModel,
+  situation: string,
+  healthy: () => Circuit,
+): Stored | undefined {
+  let all = known.get(bench);
+  if (!all) known.set(bench, (all = new Map()));
+  if (!all.has(situation)) all.set(situation, solved(healthy()));
+  return all.get(situation);
+}
+
+function solved(circuit: Circuit): Stored | undefined {
+  if (!alternates(circuit)) return undefined;
+  try {
+    return steadyState(circuit, [], { air: AIR }).stored;
+  } catch (error) {
+    if (error instanceof CoreError) return undefined;
+    throw error;
+  }
+}

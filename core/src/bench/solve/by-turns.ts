@@ -1,0 +1,156 @@
+/**
+ * The steady state of a circuit that bends what swings in it: a transient, turn by turn of the common
+ * period, until two turns look the same and nothing that is stored is still on its way.
+ */
+import { abs, max, min } from '../arithmetic';
+import type { Circuit } from '../circuit';
+import { nth } from '../../numeric/nth';
+import { limitOf } from './extrapolate';
+import { Storage, type State, type Stored } from './periodic';
+import { reader, type Quantity } from './quantity';
+import type { Rhythm } from './rhythm';
+import { Stretch, type Settled } from './stretch';
+import { System, type Precision, type SystemOptions } from './system';
+import { runTransient } from './transient';
+
+/** Turns of a search, by how long they take: 0.6 s of them, but so many at least and at most. */
+const SEARCH = { seconds: 0.6, least: 40, most: 400 } as const;
+/** Two turns are the same within this share of the quantity, or this much. */
+const SAME = 5e-4;
+const SAME_ABSOLUTE = 1e-6;
+/** After so many turns what is left is taken for the trembling of the steps, more and more of it. */
+const PATIENCE = 7;
+/** States from which the next start is guessed. */
+const WINDOW = 4;
+/** After so many turns a guess is judged: it must have brought the unrest down to this share. */
+const JUDGED = 3;
+const HELPED = 0.7;
+/** Coarser than SPICE’s default: a meter’s own error is larger by far. */
+const TOLERANCE = 2e-3;
+/** How near a junction's turning on or off is met, as a share of the longest step. */
+const CORNER = 0.25;
+/** Where sources have no common period: how long they are looked at, s. */
+const WITHOUT_PERIOD = 1;
+
+const METERED: Precision = { amps: 1e-9, relative: 1e-3 };
+
+export interface Turned {
+  /** What was stored at the end, at a crest; absent where no turn is like another. */
+  readonly stored?: Stored;
+  readonly values: readonly Settled[];
+  /** False where turns still differed when the search ended, or where none is like another. */
+  readonly settled: boolean;
+}
+
+export function byTurns(
+  circuit: Circuit,
+  quantities: readonly Quantity[],
+  rhythm: Rhythm,
+  { near, ...options }: SystemOptions & { readonly near?: Stored | undefined },
+): Turned {
+  const system = new System(circuit, { ...options, precision: METERED });
+  // At a crest, so that a rectifier's capacitor begins nearly full instead of being filled turn by turn.
+  const t = rhythm.crest;
+  system.operatingPoint(t);
+  const readers = quantities.map((quantity) => reader(system, quantity));
+  const { period, step } = rhythm;
+  if (period === undefined) {
+    turn(system, readers, t, WITHOUT_PERIOD, step);
+    const values = turn(system, readers, t + WITHOUT_PERIOD, WITHOUT_PERIOD, step);
+    return { values, settled: false };
+  }
+  return untilAlike(system, readers, t, period, step, near);
+}
+
+function untilAlike(
+  system: System,
+  readers: readonly (() => number)[],
+  from: number,
+  period: number,
+  step: number,
+  near: Stored | undefined,
+): Turned {
+  const storage = new Storage(system);
+  if (near) storage.fill(near, from);
+  let t = from;
+  let states: State[] = [storage.read()];
+  let before: readonly Settled[] | undefined;
+  const guess = new Guesses();
+  const most = min(SEARCH.most, max(SEARCH.least, SEARCH.seconds / period));
+  for (let n = 0; ; n += 1) {
+    storage.beginTurn();
+    const now = turn(system, readers, t, period, step, () => storage.watch());
+    t += period;
+    const patience = max(1, n / PATIENCE);
+    const settled =
+      before !== undefined &&
+      now.every((each, i) => same(each, nth(before!, i), SAME * patience)) &&
+      storage.arrived(patience);
+    if (settled || n >= most) return { values: now, settled, stored: storage.named() };
+    before = now;
+    if (!guess.allowed(storage.unrest())) {
+      states = [];
+      continue;
+    }
+    states.push(storage.read(states.length === 0));
+    if (states.length < WINDOW) continue;
+    const limit = limitOf(states);
+    if (limit) storage.write(limit, t);
+    if (limit) guess.made();
+    states = [limit ?? states.at(-1)!];
+  }
+}
+
+/**
+ * Whether guessing helps. Behind a diode what is stored goes up and down by different rules, and a
+ * guess may throw it back again and again: then the turns are left to themselves for a while.
+ */
+class Guesses {
+  #pause = 0;
+  #next = 6;
+  #since = 0;
+  #before = Infinity;
+  #unrest = Infinity;
+
+  made(): void {
+    this.#since = 1;
+    this.#before = this.#unrest;
+  }
+
+  /** After every turn. @param unrest - How far the turn went. */
+  allowed(unrest: number): boolean {
+    this.#unrest = unrest;
+    if (this.#since > 0) {
+      this.#since += 1;
+      if (this.#since === JUDGED && unrest > this.#before * HELPED) {
+        this.#pause = this.#next;
+        this.#next *= 2;
+      }
+    }
+    this.#pause -= 1;
+    return this.#pause < 0;
+  }
+}
+
+function same(a: Settled, b: Settled, share: number): boolean {
+  const size = max(abs(a.mean), a.rms);
+  const allowed = share * size + SAME_ABSOLUTE;
+  return abs(a.mean - b.mean) <= allowed && abs(a.rms - b.rms) <= allowed;
+}
+
+/** One turn of the transient, and what each quantity did in it. */
+function turn(
+  system: System,
+  readers: readonly (() => number)[],
+  from: number,
+  period: number,
+  step: number,
+  watch: () => void = () => {},
+): Settled[] {
+  const stretches = readers.map((read) => new Stretch(from, read()));
+  runTransient(system, { from, to: from + period, most: step, tolerance: TOLERANCE, corner: CORNER }, (t) => {
+    watch();
+    for (const [i, stretch] of stretches.entries()) stretch.take(t, nth(readers, i)());
+  });
+  return stretches.map((stretch) => stretch.summary());
+}
