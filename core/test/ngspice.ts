@@ -30,7 +30,7 @@ export function ngspice(text: string, analysis: Analysis, nodes: readonly string
       op: () => `op\n${save}`,
       // Its own steps are made short, so that ours are compared with the curve and not with its tolerance.
       tran: ({ step, stop, start, uic }: Extract<Analysis, { kind: 'tran' }>) =>
-        `tran ${step} ${stop} ${start} ${Math.min(step / 16, stop / 2000)}${uic ? ' uic' : ''}\nlinearize\n${save}`,
+        `tran ${step} ${stop} ${start} ${Math.min(step / 6, stop / 2000)}${uic ? ' uic' : ''}\nlinearize\n${save}`,
       ac: ({ sweep, points, from, to }: Extract<Analysis, { kind: 'ac' }>) =>
         `ac ${sweep} ${points} ${from} ${to}\n${save}`,
     }[analysis.kind] as (a: Analysis) => string;
