@@ -36,6 +36,23 @@ export function levelAt(wave: Wave, t: number): number {
   }
 }
 
+/** Its mean over a turn; of what does not repeat itself, where it stands in the end. */
+export function meanOf(wave: Wave): number {
+  switch (wave.kind) {
+    case 'dc':
+      return wave.value;
+    case 'sin':
+      return wave.offset;
+    case 'pulse': {
+      const { low, high, rise, fall, width, period } = wave;
+      if (!isFinite(period)) return levelAt(wave, Infinity);
+      return low + ((high - low) * (width + (rise + fall) / 2)) / period;
+    }
+    case 'pwl':
+      return wave.points.at(-1)![1];
+  }
+}
+
 /** The next corner after `t`; infinite where there is none. */
 export function cornerAfter(wave: Wave, t: number): number {
   // A corner reached within rounding is not ahead any more.

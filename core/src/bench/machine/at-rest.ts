@@ -7,6 +7,7 @@ import type { BenchModel } from '../../sheet/schema';
 import type { Circuit } from '../circuit';
 import { AIR } from '../meter/shown';
 import type { Stored } from '../solve/periodic';
+import { quieted } from '../solve/quieted';
 import { alternates } from '../solve/rhythm';
 import { steadyState } from '../solve/steady';
 
@@ -28,7 +29,8 @@ export function storedAtRest(
   return all.get(situation);
 }
 
-function solved(circuit: Circuit): Stored | undefined {
+function solved(drawn: Circuit): Stored | undefined {
+  const circuit = quieted(drawn, []);
   if (!alternates(circuit)) return undefined;
   try {
     return steadyState(circuit, [], { air: AIR }).stored;

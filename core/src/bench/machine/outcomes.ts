@@ -19,13 +19,15 @@ import { changed } from '../changes';
 import type { Circuit } from '../circuit';
 import { dice } from '../../numeric/dice';
 import { BENCH_METER } from '../meter/bench-meter';
-import { measure, measureAll, seenBy } from '../meter/measure';
-import { type Probing } from '../meter/probing';
-import { AIR } from '../meter/shown';
-import { indicate } from '../meter/indicate';
-import { chargedAs, track } from '../meter/track';
+import { seenBy } from '../meter/input';
+import { measure, measureAll } from '../meter/measure';
+import { touchedBy, type Probing } from '../meter/probing';
+import { AIR, figureOf } from '../meter/shown';
+import { chargedAs } from '../meter/charged-as';
+import { track } from '../meter/track';
 import type { Stored } from '../solve/periodic';
 import { type Quantity } from '../solve/quantity';
+import { quieted } from '../solve/quieted';
 import { steadyState } from '../solve/steady';
 import { storedAtRest } from './at-rest';
 import {
@@ -203,13 +205,14 @@ function sharedReadings(
           },
         ],
   );
-  const loaded = { ...circuit, elements: [...circuit.elements, ...burdens] };
+  const still = quieted(
+    circuit,
+    asked.flatMap(({ probing }) => touchedBy(probing)),
+  );
+  const loaded = { ...still, elements: [...still.elements, ...burdens] };
   const { values } = steadyState(loaded, quantities, { air: AIR, near });
   return asked.map(({ probing }, i) => {
-    const seen = seenBy(probing.function, nth(values, i));
-    if (probing.function === 'display' || probing.function === 'pressure')
-      return Number(seen.toPrecision(4));
-    return indicate(BENCH_METER, probing.function, seen).value;
+    return figureOf(probing.function, seenBy(probing.function, nth(values, i)));
   });
 }
 
@@ -296,7 +299,7 @@ function samplesFor(
           start: 'initial' as const,
         };
   const every = Math.max(0.5, (seconds + 1) / MOST_SAMPLES);
-  const updates = track(start.circuit, probing, {
+  const { updates } = track(start.circuit, probing, {
     seconds: seconds + 3 * every,
     every,
     start: start.start,
@@ -308,7 +311,7 @@ function samplesFor(
           circuit,
           { function: 'display', red: driver.toLowerCase() },
           { seconds: seconds + 3 * every, every },
-        );
+        ).updates;
   // The first update of a display is still on its way.
   return updates.slice(1).map(({ t, value }, i) => ({
     t: t - every,

@@ -2,7 +2,7 @@
  * Probing a specimen in the course of a job: the machine is in the state that its log says, the bus
  * decays from the moment of isolation, and what is unsafe is told.
  */
-import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
+import type { MeterFunction } from '../../meter/functions';
 import type { MeterProfile } from '../../meter/profile';
 import { formatQuantity } from '../../units/format';
 import { pairsOf } from '../../conditions/pairs';
@@ -10,16 +10,21 @@ import { SOURCES, supplyVolts, type SourceKind } from '../../conditions/sources'
 import { changed } from '../changes';
 import { circuitOf, type Circuit } from '../circuit';
 import { type Wave as SourceWave } from '../elements/element';
-import { Capacitor } from '../elements/capacitor';
-import { BENCH_METER, DANGEROUS, UPDATES } from '../meter/bench-meter';
+import { BENCH_METER, UPDATES } from '../meter/bench-meter';
 import { EXACT, type Deviation } from '../meter/indicate';
 import { measure } from '../meter/measure';
 import { type Probing } from '../meter/probing';
 import { AIR, type Hazard } from '../meter/shown';
-import { chargedAs, track, type Update } from '../meter/track';
+import { chargesOf, voltsIn, withCharges } from '../meter/charged-as';
+import { standingVolts } from '../meter/run';
+import { track, type TrackOptions, type Update } from '../meter/track';
+import type { Stored } from '../solve/periodic';
+import { quieted } from '../solve/quieted';
 import { System } from '../solve/system';
 import { runTransient, startFromInitial } from '../solve/transient';
-import { build, inSituation, type BenchedSheet, type Specimen } from './machine';
+import type { BenchModel } from '../../sheet/schema';
+import { storedAtRest } from './at-rest';
+import { build, circuitOfBench, situationChanges, type BenchedSheet, type Specimen } from './machine';
 import { breaksFor, placed } from './probing';
 
 /** What the job's log says of the machine. */
@@ -95,34 +100,78 @@ export function probeMachine(
   const asked = { ...probing, ...(placement.lowImpedance && { lowImpedance: true }) };
   const make = build(sheet, specimen);
   const breaks = breaksFor(bench, placement.function, [placement.red, placement.black]);
-  const standing = (state: string, circuit = make(roll)) =>
-    changed(
-      inSituation(sheet, circuit, {
-        state,
-        access: facts.access,
-        ...(placement.phase !== undefined && { phase: placement.phase }),
-        ...(placement.observable !== undefined && { observable: placement.observable }),
-      }),
-      breaks,
-    );
+  const { access } = facts;
+  const { phase, observable } = placement;
+  const done = (state: string) => [
+    ...situationChanges(bench, { state, access, phase, observable }),
+    ...breaks,
+  ];
   const { live, dead } = statesOf(sheet, placement.state);
   const isolated = facts.isolatedFor !== undefined;
-  const circuit = standing(isolated ? dead : live);
-  const { hazards } = measure(circuit, asked, options);
-  if (hazards.length > 0) return { updates: [], hazards, rests: true };
-  if (specimen.changes.some((change) => /^\s*flicker/i.test(change)))
-    return flickering(() => standing(isolated ? dead : live), asked, options, seconds);
-  if (isolated && stores(circuit)) {
-    // Charged as the live machine left it, then left to itself until now.
-    const rested = leftAlone(fullest(sheet, circuit, standing), facts.isolatedFor!);
-    const charge = METER_FUNCTIONS[placement.function].deadOnly ? standingCharge(rested, asked) : 0;
-    if (charge > DANGEROUS)
-      return { updates: [], hazards: [{ kind: 'driven-live', volts: charge }], rests: false };
-    const updates = track(rested, asked, { ...options, seconds, start: 'initial' });
-    return { updates, hazards: [], rests: false };
-  }
-  const updates = track(circuit, asked, { ...options, seconds });
-  return { updates, hazards: [], rests: !isolated };
+  const now = done(isolated ? dead : live);
+  const standing = () => changed(make(roll), now);
+  const circuit = standing();
+  const probed =
+    isolated && stores(circuit)
+      ? onCharged(sheet, specimen, circuit, asked, { ...options, seconds }, facts.isolatedFor!, done)
+      : onSettled(bench, circuit, asked, { ...options, seconds }, now, !isolated);
+  if (probed.hazards.length > 0 || !flickers(specimen)) return probed;
+  return flickering(standing, asked, options, seconds);
+}
+
+const flickers = ({ changes }: Specimen) => changes.some((change) => /^\s*flicker/i.test(change));
+
+type Options = TrackOptions & { readonly air: number };
+
+function onSettled(
+  bench: BenchModel,
+  circuit: Circuit,
+  asked: Probing,
+  options: Options,
+  changes: readonly string[],
+  rests: boolean,
+): Probed {
+  const near = nearAtRest(bench, changes);
+  return { ...track(circuit, asked, { ...options, near }), rests };
+}
+
+const nearAtRest = (bench: BenchModel, changes: readonly string[]) =>
+  storedAtRest(bench, changes.join('\n'), () => changed(circuitOfBench(bench), changes));
+
+/** Charged as the live machine left it, then left to itself until now. */
+function onCharged(
+  sheet: BenchedSheet,
+  specimen: Specimen,
+  circuit: Circuit,
+  asked: Probing,
+  options: Options,
+  isolatedFor: number,
+  done: (state: string) => string[],
+): Probed {
+  const left = sheet.states
+    .filter(({ energy }) => energy === 'live')
+    .map(({ id }) => withCharges(circuit, leftBy(sheet, specimen, done(id))));
+  const rested = leftAlone(fullest(sheet, left) ?? circuit, isolatedFor);
+  return { ...track(rested, asked, { ...options, start: 'initial' }), rests: false };
+}
+
+/** How many states of machines are remembered. */
+const MOST_LEFT = 200;
+const known = new WeakMap<BenchModel, Map<string, Stored>>();
+
+/** What a state of this specimen leaves on its capacitors: the same for every placement of the leads. */
+function leftBy(sheet: BenchedSheet, specimen: Specimen, changes: readonly string[]): Stored {
+  const { bench } = sheet;
+  const all = known.get(bench) ?? new Map<string, Stored>();
+  known.set(bench, all);
+  const key = JSON.stringify([specimen, changes]);
+  const before = all.get(key);
+  if (before) return before;
+  const circuit = changed(build(sheet, specimen)(), changes);
+  const charges = chargesOf(circuit, { near: nearAtRest(bench, changes) });
+  if (all.size >= MOST_LEFT) all.clear();
+  all.set(key, charges);
+  return charges;
 }
 
 function statesOf(sheet: BenchedSheet, wanted: string | undefined) {
@@ -135,24 +184,18 @@ function statesOf(sheet: BenchedSheet, wanted: string | undefined) {
 }
 
 /** As found, the machine may have been in any state: the one that leaves most on its stores is taken. */
-function fullest(
-  sheet: BenchedSheet,
-  circuit: Circuit,
-  standing: (state: string) => Circuit,
-): Circuit {
-  const charged = sheet.states
-    .filter(({ energy }) => energy === 'live')
-    .map(({ id }) => chargedAs(circuit, standing(id)));
+function fullest(sheet: BenchedSheet, charged: readonly Circuit[]): Circuit | undefined {
   const across = pairsOf(sheet).flatMap(({ from, to, function: fn }) => {
     const [red, black] = [sheet.bench.nodes[from], sheet.bench.nodes[to]];
     return fn !== 'V=' || red === undefined || black === undefined
       ? []
       : [{ function: fn, red: red.toLowerCase(), black: black.toLowerCase() } as const];
   });
+  if (charged.length < 2) return charged[0];
   const volts = charged.map((each) =>
-    across.reduce((sum, pair) => sum + standingCharge(each, pair), 0),
+    across.reduce((sum, pair) => sum + standingVolts(each, pair, { air: AIR }), 0),
   );
-  return charged[volts.indexOf(Math.max(...volts))] ?? circuit;
+  return charged[volts.indexOf(Math.max(...volts))];
 }
 
 const stores = ({ elements }: Circuit) => elements.some(({ kind }) => kind === 'capacitor');
@@ -213,12 +256,7 @@ function onKnownSource(
     { kind: 'resistor', name: 'r', nodes: ['a', 'b'], ohms: 2 },
   ]);
   const probing = { function: placement.function, red: 'b', black: '0' };
-  const { hazards } = measure(source, probing, options);
-  return {
-    updates: hazards.length > 0 ? [] : track(source, probing, { ...options, seconds }),
-    hazards,
-    rests: true,
-  };
+  return { ...track(source, probing, { ...options, seconds }), rests: true };
 }
 
 /** What the tips touch of each other is next to nothing: the rest is the leads. */
@@ -231,33 +269,16 @@ function onEachOther(
 ): Probed {
   const tips = circuitOf([{ kind: 'resistor', name: 'tips', nodes: ['b', '0'], ohms: TIPS_OHMS }]);
   const probing = { function: placement.function, red: 'b', black: '0' };
-  return { updates: track(tips, probing, { ...options, seconds }), hazards: [], rests: true };
+  return { ...track(tips, probing, { ...options, seconds }), rests: true };
 }
 
 /** The same circuit with its capacitors as they stand after so long without a meter on them. */
 function leftAlone(circuit: Circuit, seconds: number): Circuit {
   if (seconds <= 0) return circuit;
-  const system = new System(circuit, { air: AIR });
+  const system = new System(quieted(circuit, []), { air: AIR });
   startFromInitial(system, 0);
   runTransient(system, { from: 0, to: seconds, most: seconds / 20 }, () => {});
-  return {
-    ...circuit,
-    elements: circuit.elements.map((element) =>
-      element.kind === 'capacitor' && system.device(element.name) instanceof Capacitor
-        ? {
-            ...element,
-            initial: system.voltsAt(element.nodes[0]) - system.voltsAt(element.nodes[1]),
-          }
-        : element,
-    ),
-  };
-}
-
-/** Volts between the probes before the meter drives, from what is still stored. */
-function standingCharge(circuit: Circuit, { red, black = '0' }: Probing): number {
-  const system = new System(circuit, { air: AIR });
-  startFromInitial(system, 0);
-  return Math.abs(system.voltsAt(red) - system.voltsAt(black));
+  return withCharges(circuit, voltsIn(circuit, system));
 }
 
 /** What an unsafe act would have done, for the technician. */

@@ -48,11 +48,19 @@ export const drive = (amps: number, volts: number): Element => ({
 /** A shunt, the fuse's own ohms in it; its current is what is read. */
 export const shunt = (ohms: number): Element[] => [burden(ohms + 0.01)];
 
-/** The true-RMS converter's input falls off above its bandwidth. */
+/** The true-RMS converter falls off above its bandwidth. It listens behind a buffer, and loads nothing. */
 export const converter = (hertz: number): Element[] => {
   const ohms = 1e6;
+  const buffered = 'meter#buffered';
   return [
-    { kind: 'resistor', name: 'meter#series', nodes: [METER.red, METER.sense], ohms },
+    {
+      kind: 'vcvs',
+      name: 'meter#buffer',
+      nodes: [buffered, METER.black],
+      control: [METER.red, METER.black],
+      gain: 1,
+    },
+    { kind: 'resistor', name: 'meter#series', nodes: [buffered, METER.sense], ohms },
     {
       kind: 'capacitor',
       name: 'meter#roll-off',

@@ -109,6 +109,7 @@ export const UPDATES = 4;
 export const OHMS_FULL_SCALE = 0.6;
 export const OHMS_OPEN = 1.5;
 export const DIODE_OPEN = 3;
+export const DIODE_AMPS = 1e-3;
 /** Insulation test: amps at most. */
 export const INSULATION_AMPS = 1e-3;
 /** Capacitance: charged to this within one measuring time. */

@@ -13,6 +13,7 @@ import { burden, drive, leads, METER, movableLeads } from './attach';
 import {
   BENCH_METER,
   DANGEROUS,
+  DIODE_AMPS,
   DIODE_OPEN,
   DISTURBING,
   INSULATION_AMPS,
@@ -73,14 +74,12 @@ export class DrivenMeter {
           ? overload(fn, ['disturbed'], [])
           : shown(fn, chargeReading(this.#touched(probing), this.#options), this.#options);
       case 'insulation':
-        return this.#insulation(probing);
+        return this.#insulation(probing, disturbed);
       case 'diode':
-        return shown(fn, this.#probe.with(1e-3, DIODE_OPEN).v, this.#options, disturbed);
+        return shown(fn, this.#probe.with(DIODE_AMPS, DIODE_OPEN).v, this.#options, disturbed);
       default: {
-        const ohms = this.#probe.ohms(meter, fn);
-        const buzzer = fn === 'continuity' && ohms < (meter.buzzerBelow ?? 40);
-        const more = buzzer ? (['buzzer'] as const) : [];
-        return shown(fn, ohms, this.#options, [...disturbed, ...more]);
+        const ohms = this.#probe.ohms(meter, fn)?.ohms ?? Infinity;
+        return shown(fn, ohms, this.#options, [...disturbed, ...buzzing(fn, ohms, this.#options)]);
       }
     }
   }
@@ -115,17 +114,41 @@ export class DrivenMeter {
     return this.#before;
   }
 
-  #insulation({ testVolts = 500 }: Driven): Indication {
+  #insulation({ testVolts = 500 }: Driven, disturbed: readonly Flag[]): Indication {
     const { v, i } = this.#probe.with(INSULATION_AMPS, testVolts * 1.05);
     const hazards = this.#circuit.ratings
       .map(({ node, volts: most }) => ({ node, most, volts: Math.abs(this.#probe.volts(node)) }))
       .filter(({ most, volts: found }) => found > most)
       .map(({ node, volts: found }): Hazard => ({ kind: 'destroyed', node, volts: found }));
-    return shown('insulation', i > 1e-12 ? v / i : Infinity, this.#options, [], hazards);
+    return shown('insulation', i > 1e-12 ? v / i : Infinity, this.#options, disturbed, hazards);
   }
 }
 
-const overload = (
+/** Amps that a range of ohms drives. */
+export const ohmsAmps = (upTo: number): number => OHMS_FULL_SCALE / upTo;
+
+/** Volts below zero that are an offset and no voltage of the circuit's. */
+const OFFSET = 1e-3;
+
+/**
+ * What a range makes of the volts at its input, dividing by the current it means to drive. Infinite
+ * where they are beyond its scale, at either end: a voltage that stands there the other way round is no
+ * low resistance.
+ */
+export function ohmsShown(v: number, upTo: number): number {
+  if (v > OHMS_FULL_SCALE * (1 + 1e-9) || v < -OFFSET) return Infinity;
+  return Math.max(0, v / ohmsAmps(upTo));
+}
+
+/** The buzzer, where it is asked for. */
+export const buzzing = (
+  fn: MeterFunction,
+  ohms: number,
+  { meter = BENCH_METER }: MeasureOptions,
+): readonly Flag[] =>
+  fn === 'continuity' && ohms < (meter.buzzerBelow ?? 40) ? ['buzzer'] : [];
+
+export const overload = (
   fn: MeterFunction,
   more: readonly Flag[],
   hazards: readonly Hazard[],
@@ -137,7 +160,7 @@ const overload = (
 });
 
 /** One system for all places and ranges: only the leads and the drive change between solutions. */
-class DrivenProbe {
+export class DrivenProbe {
   readonly #system: System;
   readonly #drive: Drive;
   readonly #at: number;
@@ -173,15 +196,17 @@ class DrivenProbe {
     return { v, i: -this.#drive.current(this.#system.x) };
   }
 
-  /** Auto-ranging: from the finest range up, until the figure fits. Infinite beyond the last. */
-  ohms(meter: MeterProfile, fn: MeterFunction): number {
-    for (const { upTo } of rangesOf(meter, fn)) {
-      const amps = OHMS_FULL_SCALE / upTo;
-      const { v } = this.with(amps, OHMS_OPEN);
-      // The meter divides by the current it means to drive.
-      if (v <= OHMS_FULL_SCALE * (1 + 1e-9)) return Math.max(0, v / amps);
+  /**
+   * Auto-ranging: from the finest range up, until the figure fits.
+   * @returns undefined beyond the last, or where what stands there drives the other way.
+   */
+  ohms(meter: MeterProfile, fn: MeterFunction): { ohms: number; range: number } | undefined {
+    for (const [range, { upTo }] of rangesOf(meter, fn).entries()) {
+      const { v } = this.with(ohmsAmps(upTo), OHMS_OPEN);
+      const ohms = ohmsShown(v, upTo);
+      if (Number.isFinite(ohms)) return { ohms, range };
     }
-    return Infinity;
+    return undefined;
   }
 
   volts(node: string): number {

@@ -14,3 +14,7 @@ export interface Probing {
   /** Volts of an insulation test. */
   readonly testVolts?: number;
 }
+
+/** Nodes that the leads are on. */
+export const touchedBy = ({ red, black }: Probing): string[] =>
+  black === undefined ? [red] : [red, black];

@@ -2,6 +2,7 @@
 import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
 import type { MeterProfile } from '../../meter/profile';
 import type { Unit } from '../../units/units';
+import type { Stored } from '../solve/periodic';
 import { BENCH_METER } from './bench-meter';
 import { EXACT, indicate, type Deviation } from './indicate';
 
@@ -28,20 +29,35 @@ export interface MeasureOptions {
   readonly air?: number;
   /** Moment at which slow sources stand, s. */
   readonly at?: number;
+  /** What a circuit much like this one holds at rest: the search for its steady state begins there. */
+  readonly near?: Stored | undefined;
 }
 
 /** Air and dirt: a teraohm from every node to ground. */
 export const AIR = 1e-12;
 
+/** Figures of what is no meter: a display of the machine, a count. */
+const DIGITS = 4;
+
+/** What stands on the display. @param seen - The true value at the input; infinite for an overload. */
+export function figureOf(
+  fn: MeterFunction,
+  seen: number,
+  { meter = BENCH_METER, deviation = EXACT }: MeasureOptions = {},
+): number | null {
+  if (METER_FUNCTIONS[fn].metered) return indicate(meter, fn, seen, deviation).value;
+  return Number.isFinite(seen) ? Number(seen.toPrecision(DIGITS)) : null;
+}
+
 /** @param seen - The true value at the input; infinite for an overload. */
 export function shown(
   fn: MeterFunction,
   seen: number,
-  { meter = BENCH_METER, deviation = EXACT }: MeasureOptions,
+  options: MeasureOptions,
   more: readonly Flag[] = [],
   hazards: readonly Hazard[] = [],
 ): Indication {
-  const { value } = indicate(meter, fn, seen, deviation);
+  const value = figureOf(fn, seen, options);
   return {
     value,
     unit: METER_FUNCTIONS[fn].unit ?? null,

@@ -1,39 +1,33 @@
 /**
  * A reading over time, update by update: how a display climbs on a capacitor, falls with a bus, or
- * stands. Slow circuits without a sine are followed in one run; with one, each update is a steady state.
+ * stands. It is the meter of {@link measure}: the same input, ranges, flags and hazards. Where the
+ * circuit itself moves it is followed in one run, and each update sums up what the input saw since the
+ * last; else each update is what stands when the slow sources are where they are at that moment.
  */
-import { rangesOf } from '../../meter/profile';
-import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
+import type { MeterFunction } from '../../meter/functions';
 import type { Circuit } from '../circuit';
-import type { Element } from '../elements/index';
-import type { Drive } from '../elements/drive';
-import { Capacitor } from '../elements/capacitor';
 import { levelAt } from '../elements/wave';
-import { reader, type Quantity } from '../solve/quantity';
-import { alternates } from '../solve/rhythm';
-import { System } from '../solve/system';
-import { runTransient, startFromInitial } from '../solve/transient';
-import { burden, drive, leads, METER, shunt } from './attach';
-import {
-  BENCH_METER,
-  DIODE_OPEN,
-  DRIVES,
-  JACKS,
-  OHMS_FULL_SCALE,
-  OHMS_OPEN,
-  UPDATES,
-} from './bench-meter';
-import { EXACT, indicate } from './indicate';
+import { quieted } from '../solve/quieted';
+import { alternates, isPassing } from '../solve/rhythm';
+import { BENCH_METER, DANGEROUS, DISTURBING, DRIVES, UPDATES } from './bench-meter';
 import { checkPlaces, measure, placesOf } from './measure';
-import { type Probing } from './probing';
-import type { MeasureOptions } from './shown';
-import { nth } from '../../numeric/nth';
+import { touchedBy, type Probing } from './probing';
+import { runOf, standingVolts } from './run';
+import { figureOf, type Flag, type Hazard, type MeasureOptions } from './shown';
 
 export interface Update {
   /** Seconds since the probes touched. */
   readonly t: number;
   /** null for OL. */
   readonly value: number | null;
+  /** What the display says beside the figure; absent where nothing. */
+  readonly flags?: readonly Flag[];
+}
+
+export interface Track {
+  /** One for each moment from the first on; the display starts from 0. None after a hazard. */
+  readonly updates: readonly Update[];
+  readonly hazards: readonly Hazard[];
 }
 
 export interface TrackOptions extends MeasureOptions {
@@ -47,197 +41,135 @@ export interface TrackOptions extends MeasureOptions {
   readonly start?: 'rest' | 'initial';
 }
 
-/** Share of the way to a new value that the display goes with each update. */
-const FOLLOWS = 0.85;
+/** What an update sums up, before the display. */
+export interface Seen {
+  /** Infinite for an overload. */
+  readonly value: number;
+  readonly flags: readonly Flag[];
+}
 
-/**
- * @returns one update for each moment from the first on; the display starts from 0.
- * @throws {CoreError} as {@link measure} does.
- */
-export function track(circuit: Circuit, probing: Probing, options: TrackOptions): Update[] {
-  const { meter = BENCH_METER, deviation = EXACT, seconds, every = 1 / UPDATES } = options;
-  checkPlaces(placesOf(circuit), probing, meter);
+/** @throws {CoreError} as {@link measure} does. */
+export function track(drawn: Circuit, probing: Probing, options: TrackOptions): Track {
+  const { meter = BENCH_METER, seconds, every = 1 / UPDATES } = options;
+  checkPlaces(placesOf(drawn), probing, meter);
+  const circuit = quieted(drawn, touchedBy(probing));
   const times = Array.from(
     { length: Math.floor(seconds / every + 1e-9) },
     (_, i) => (i + 1) * every,
   );
-  const seen = followed(circuit, probing, options, times);
+  const { seen, hazards } = follow(circuit, probing, options, times);
+  return { updates: displayed(probing.function, seen, times, every, options), hazards };
+}
+
+/** Share of the way to a new value that the display goes with each update. */
+const FOLLOWS = 0.85;
+
+function displayed(
+  fn: MeterFunction,
+  seen: readonly Seen[],
+  times: readonly number[],
+  every: number,
+  options: TrackOptions,
+): Update[] {
   let display = 0;
-  return times.map((t, i) => {
-    const now = nth(seen, i);
-    if (!Number.isFinite(now)) return { t, value: null };
+  return seen.map(({ value: now, flags }, i) => {
+    const more = flags.length > 0 && { flags };
+    const t = times[i] ?? 0;
+    if (!Number.isFinite(now)) return { t, value: null, ...more };
     // Samples far apart have long settled by the time they are written down.
     display = every > 1 ? now : display + FOLLOWS * (now - display);
     if (Math.abs(display - now) < 1e-4 * Math.abs(now)) display = now;
-    return {
-      t,
-      value: METER_FUNCTIONS[probing.function].metered
-        ? indicate(meter, probing.function, display, deviation).value
-        : Number(display.toPrecision(5)),
-    };
+    return { t, value: figureOf(fn, display, options), ...more };
   });
 }
 
-/** Functions that show what swings, and nothing of what stands. */
-const ALTERNATING: ReadonlySet<MeterFunction> = new Set(['V~', 'A~', 'clamp~']);
+interface Followed {
+  readonly seen: readonly Seen[];
+  readonly hazards: readonly Hazard[];
+}
 
-function followed(
+function follow(
   circuit: Circuit,
   probing: Probing,
   options: TrackOptions,
   times: readonly number[],
-): number[] {
+): Followed {
   const fn = probing.function;
-  const slow =
-    !alternates(circuit) && !ALTERNATING.has(fn) && fn !== 'capacitance' && fn !== 'insulation';
-  if (slow && moves(circuit, options)) return inOneRun(circuit, probing, options, times);
-  const { at = 0, ...rest } = options;
-  // An AC input lets no direct voltage through: where nothing swings it shows nothing.
-  if (!alternates(circuit) && ALTERNATING.has(fn)) return times.map(() => 0);
-  if (!alternates(circuit) && !DRIVES.has(fn)) return atRest(circuit, probing, options, times);
-  // Nothing remembers, so that the same levels of the slow sources give the same figure.
-  const known = new Map<string, number>();
-  return times.map((t) => {
-    const key = slowLevels(circuit, at + t);
-    const before = known.get(key);
-    if (before !== undefined) return before;
-    const now = measure(circuit, probing, { ...rest, at: at + t }).value ?? Infinity;
-    known.set(key, now);
-    return now;
-  });
+  const charged = options.start === 'initial' && stores(circuit);
+  if (charged && DRIVES.has(fn)) {
+    const volts = standingVolts(circuit, probing, options);
+    if (volts > DANGEROUS) return { seen: [], hazards: [{ kind: 'driven-live', volts }] };
+    if (volts > DISTURBING && !RUNS.has(fn)) {
+      const value = fn === 'capacitance' ? Infinity : undefined;
+      return disturbed(standing(circuit, probing, options, times), value);
+    }
+  }
+  const runs = (charged && !(DRIVES.has(fn) && !RUNS.has(fn))) || moves(circuit, fn);
+  if (!runs) return standing(circuit, probing, options, times);
+  // What drives is looked at first; so is what goes through a fuse.
+  if (DRIVES.has(fn) && !charged) {
+    const { hazards } = measure(circuit, probing, options);
+    if (hazards.length > 0) return { seen: [], hazards };
+  }
+  return runOf(circuit, probing, options, times);
 }
 
-/** One system for all moments: only its slow sources move. */
-function atRest(
+/** What drives a circuit little by little, so that its figure can be watched. */
+const RUNS: ReadonlySet<MeterFunction> = new Set(['ohm', 'continuity', 'diode']);
+
+/** @param value - What is shown instead, if anything. */
+const disturbed = ({ seen, hazards }: Followed, value: number | undefined): Followed => ({
+  seen: seen.map((each) => ({
+    value: value ?? each.value,
+    flags: [...new Set<Flag>([...each.flags, 'disturbed'])],
+  })),
+  hazards,
+});
+
+const stores = ({ elements }: Circuit) =>
+  elements.some(({ kind }) => kind === 'capacitor' || kind === 'inductor');
+
+/** Whether one moment follows from another, in ways that a display shows. */
+function moves(circuit: Circuit, fn: MeterFunction): boolean {
+  if (alternates(circuit) || (DRIVES.has(fn) && !RUNS.has(fn))) return false;
+  const { elements } = circuit;
+  if (elements.some(({ kind }) => kind === 'sequencer')) return true;
+  return stores(circuit) && (DRIVES.has(fn) || elements.some(isPassing));
+}
+
+/** Nothing remembers, or only within a turn: the same levels of the slow sources give the same figure. */
+function standing(
   circuit: Circuit,
   probing: Probing,
-  { at = 0, air = 1e-12 }: TrackOptions,
+  { at = 0, ...rest }: TrackOptions,
   times: readonly number[],
-): number[] {
-  const { attached, input } = probed(probing);
-  const system = new System({ ...circuit, elements: [...circuit.elements, ...attached] }, { air });
-  const read = reader(system, input);
-  const known = new Map<string, number>();
-  return times.map((t, i) => {
+): Followed {
+  const known = new Map<string, Seen>();
+  const seen: Seen[] = [];
+  for (const t of times) {
     const key = slowLevels(circuit, at + t);
-    const before = known.get(key);
-    if (before !== undefined) return before;
-    system.operatingPoint(at + t, { keep: i > 0 });
-    const now = read();
-    known.set(key, now);
-    return now;
-  });
+    let now = known.get(key);
+    if (!now) {
+      const { value, flags, hazards } = measure(circuit, probing, { ...rest, at: at + t });
+      if (hazards.length > 0) return { seen, hazards };
+      now = { value: value ?? Infinity, flags: flags.filter(isRemark) };
+      known.set(key, now);
+    }
+    seen.push(now);
+  }
+  return { seen, hazards: [] };
 }
 
-/** What a function puts into the circuit, and what it looks at there. */
-function probed(probing: Probing): { attached: Element[]; input: Quantity } {
-  const fn = probing.function;
-  if (fn === 'clamp=' || fn === 'clamp~')
-    return { attached: [], input: { kind: 'amps', element: probing.clamp! } };
-  if (METER_FUNCTIONS[fn].placing !== 'two' || probing.black === undefined)
-    return { attached: [], input: { kind: 'volts', plus: probing.red, minus: '0' } };
-  const inside: Element[] = DRIVES.has(fn)
-    ? [drive(0, OHMS_OPEN)]
-    : fn === 'A=' || fn === 'A~'
-      ? shunt(JACKS[0].ohms)
-      : [burden(10e6)];
-  const attached = [...leads(probing.red, probing.black), ...inside];
-  return fn === 'A=' || fn === 'A~'
-    ? { attached, input: { kind: 'amps', element: METER.burden } }
-    : { attached, input: { kind: 'volts', plus: METER.red, minus: METER.black } };
-}
+const isRemark = (flag: Flag) => flag !== 'auto' && flag !== 'OL';
 
-/** Where every source that is neither steady nor a sine stands, as a key. */
+/** Where every source that goes somewhere stands, as a key. */
 const slowLevels = ({ elements }: Circuit, t: number): string =>
   elements
     .map((each) =>
-      'wave' in each && (each.wave.kind === 'pwl' || each.wave.kind === 'pulse')
+      'wave' in each && isPassing(each)
         ? levelAt(each.wave, t).toPrecision(6)
         : each.kind === 'sequencer'
           ? String(t)
           : '',
     )
     .join('');
-
-/** Whether anything remembers, so that one moment follows from another. */
-const moves = ({ elements }: Circuit, { start }: TrackOptions) =>
-  start === 'initial' ||
-  elements.some(({ kind }) => kind === 'capacitor' || kind === 'inductor' || kind === 'sequencer');
-
-/** One transient with the meter in place; ohms change their range as a meter does, between updates. */
-function inOneRun(
-  circuit: Circuit,
-  probing: Probing,
-  { meter = BENCH_METER, air = 1e-12, at = 0, start = 'rest', seconds }: TrackOptions,
-  times: readonly number[],
-): number[] {
-  const fn = probing.function;
-  const ohms = fn === 'ohm' || fn === 'continuity';
-  const { attached, input } = probed(probing);
-  const system = new System({ ...circuit, elements: [...circuit.elements, ...attached] }, { air });
-  const source = system.device(METER.drive) as Drive | undefined;
-  if (start === 'initial') startFromInitial(system, at);
-  else system.operatingPoint(at, { settled: false });
-  const read = reader(system, input);
-  const ranges = rangesOf(meter, fn);
-  let range = 0;
-  const set = () => {
-    if (fn === 'diode') source?.set(1e-3, DIODE_OPEN);
-    else if (ohms) source?.set(OHMS_FULL_SCALE / nth(ranges, range).upTo, OHMS_OPEN);
-  };
-  set();
-  const seen: number[] = [];
-  let from = at;
-  // A run for each update: between two of them the range may change.
-  for (const [i, time] of times.entries()) {
-    const to = at + time;
-    runTransient(system, { from, to, most: Math.min(to - from, seconds / 50) }, () => {});
-    from = to;
-    const v = read();
-    if (!ohms) seen[i] = v;
-    else {
-      const upTo = nth(ranges, range).upTo;
-      const value = (v / OHMS_FULL_SCALE) * upTo;
-      if (v > OHMS_FULL_SCALE && range < ranges.length - 1) {
-        range += 1;
-        set();
-        seen[i] = seen[i - 1] ?? Infinity;
-      } else if (v < 0.08 * OHMS_FULL_SCALE && range > 0) {
-        range -= 1;
-        set();
-        seen[i] = Math.max(0, value);
-      } else seen[i] = v > OHMS_FULL_SCALE ? Infinity : Math.max(0, value);
-    }
-  }
-  return seen;
-}
-
-/** The same circuit with its capacitors charged as another left them: after the switch was thrown. */
-export function chargedAs(circuit: Circuit, before: Circuit, air = 1e-12, at = 0): Circuit {
-  const charges = charge(before, air, at);
-  return {
-    ...circuit,
-    elements: circuit.elements.map((element) =>
-      element.kind === 'capacitor'
-        ? { ...element, initial: charges.get(element.name) ?? element.initial ?? 0 }
-        : element,
-    ),
-  };
-}
-
-function charge(circuit: Circuit, air: number, at: number): Map<string, number> {
-  const capacitors = circuit.elements.filter(({ kind }) => kind === 'capacitor') as Extract<
-    Element,
-    { kind: 'capacitor' }
-  >[];
-  const system = new System(circuit, { air });
-  // At a crest, where a rectifier has filled them.
-  const sine = circuit.elements.find((each) => 'wave' in each && each.wave.kind === 'sin');
-  const quarter = sine && 'wave' in sine && sine.wave.kind === 'sin' ? 0.25 / sine.wave.hertz : 0;
-  system.operatingPoint(at + quarter);
-  return new Map(
-    capacitors
-      .filter(({ name }) => system.device(name) instanceof Capacitor)
-      .map(({ name, nodes }) => [name, system.voltsAt(nodes[0]) - system.voltsAt(nodes[1])]),
-  );
-}

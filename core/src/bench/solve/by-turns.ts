@@ -6,7 +6,7 @@ import { abs, max, min } from '../arithmetic';
 import type { Circuit } from '../circuit';
 import { nth } from '../../numeric/nth';
 import { limitOf } from './extrapolate';
-import { Storage, type State, type Stored } from './periodic';
+import { Storage, type Arrival, type State, type Stored } from './periodic';
 import { reader, type Quantity } from './quantity';
 import type { Rhythm } from './rhythm';
 import { Stretch, type Settled } from './stretch';
@@ -15,6 +15,8 @@ import { runTransient } from './transient';
 
 /** Turns of a search, by how long they take: 0.6 s of them, but so many at least and at most. */
 const SEARCH = { seconds: 0.6, least: 40, most: 400 } as const;
+/** What creeps is given so many turns, for guesses may bring it home. */
+const HOPELESS = 12;
 /** Two turns are the same within this share of the quantity, or this much. */
 const SAME = 5e-4;
 const SAME_ABSOLUTE = 1e-6;
@@ -75,6 +77,7 @@ function untilAlike(
   let t = from;
   let states: State[] = [storage.read()];
   let before: readonly Settled[] | undefined;
+  let lately: Arrival = 'no';
   const guess = new Guesses();
   const most = min(SEARCH.most, max(SEARCH.least, SEARCH.seconds / period));
   for (let n = 0; ; n += 1) {
@@ -82,12 +85,15 @@ function untilAlike(
     const now = turn(system, readers, t, period, step, () => storage.watch());
     t += period;
     const patience = max(1, n / PATIENCE);
+    const arrived = storage.arrived(patience);
     const settled =
       before !== undefined &&
       now.every((each, i) => same(each, nth(before!, i), SAME * patience)) &&
-      storage.arrived(patience);
-    if (settled || n >= most) return { values: now, settled, stored: storage.named() };
+      (arrived === 'yes' || (arrived === 'nearly' && (lately === 'yes' || lately === 'nearly')));
+    const hopeless = arrived === 'never' && lately === 'never' && n >= HOPELESS;
+    if (settled || hopeless || n >= most) return { values: now, settled, stored: storage.named() };
     before = now;
+    lately = arrived;
     if (!guess.allowed(storage.unrest())) {
       states = [];
       continue;

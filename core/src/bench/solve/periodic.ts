@@ -8,13 +8,18 @@ import { nth } from '../../numeric/nth';
 
 /** Share of what went in and out of a store in one turn that is the trembling of the steps. */
 const TREMBLING = 2e-4;
+/** And share of its size that may be. */
+const NOISE = 1e-4;
 /** Volts or amps. */
 const NOTHING = 1e-6;
 /** How much of the step before a step may be, at most: five hundred turns to the end. */
 const SLOWEST = 0.998;
 /** How far from its end a store may be, as a share of its own size; and of the largest of its kind. */
-const NEAR = 7e-4;
+const NEAR = 1.5e-3;
 const NEAR_LARGEST = 1e-5;
+
+/** `never`: it creeps, and would for longer than anyone waits. */
+export type Arrival = 'yes' | 'nearly' | 'no' | 'never';
 
 /** What one store did in the present turn. */
 interface Turn {
@@ -89,13 +94,14 @@ export class Storage {
    * Whether what is stored has arrived, however slowly it moves: three turns tell how far it still is
    * from its end.
    * @param patience - How much more is allowed after a long search.
+   * @returns `nearly` where that rests on how the last steps of one store shrank, which one turn can feign.
    */
-  arrived(patience = 1): boolean {
+  arrived(patience = 1): Arrival {
     const split = this.#capacitors.length;
-    return (
-      haveArrived(this.#turn.slice(0, split), patience) &&
-      haveArrived(this.#turn.slice(split), patience)
+    const both = [this.#turn.slice(0, split), this.#turn.slice(split)].map((all) =>
+      arrivalOf(all, patience),
     );
+    return (['no', 'never', 'nearly'] as const).find((each) => both.includes(each)) ?? 'yes';
   }
 
   /** How far the last turn went from its start, the store that went farthest, in ways that are near. */
@@ -167,15 +173,26 @@ function nearOf(all: readonly Turn[]): (turn: Turn) => number {
 }
 
 /** Of one kind: volts are near or far by the largest volts, amps by the largest amps. */
-function haveArrived(all: readonly Turn[], patience: number): boolean {
+function arrivalOf(all: readonly Turn[], patience: number): Arrival {
   const near = nearOf(all);
-  return all.every((turn) => {
+  let found: Arrival = 'yes';
+  for (const turn of all) {
     const net = turn.last - turn.start;
-    if (abs(net) <= TREMBLING * patience * turn.variation + NOTHING) return true;
+    if (abs(net) <= TREMBLING * patience * turn.variation + NOTHING) continue;
+    // What creeps to its end goes one way, and ever slower: anything else so small is trembling too.
+    const creeps = net * turn.before > 0 && abs(net) <= abs(turn.before);
+    if (turn.turns > 2 && !creeps && abs(net) <= NOISE * max(abs(turn.last), turn.variation)) {
+      if (found === 'yes') found = 'nearly';
+      continue;
+    }
     // The first turns of a new start say little about the slow ways behind the fast ones.
     const ratio = turn.turns < 3 ? SLOWEST : min(abs(net / turn.before), SLOWEST);
-    return (abs(net) * ratio) / (1 - ratio) <= near(turn) * patience;
-  });
+    if ((abs(net) * ratio) / (1 - ratio) <= near(turn) * patience) {
+      if (found === 'yes' && ratio < SLOWEST) found = 'nearly';
+    } else if (turn.turns > 3 && creeps && abs(net) > SLOWEST * abs(turn.before)) found = 'never';
+    else return 'no';
+  }
+  return found;
 }
 
 function unrestOf(all: readonly Turn[]): number {

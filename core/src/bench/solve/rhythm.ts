@@ -51,7 +51,7 @@ const stands = (wave: Wave): boolean =>
 export const isPassing = (element: Element): boolean => 'wave' in element && passes(element.wave);
 
 /** Steps that a sine is given in one turn, and a pulse, whose corners are met anyway. */
-const STEPS = { sin: 64, pulse: 16 } as const;
+const STEPS = { sin: 80, pulse: 16 } as const;
 
 /** @returns undefined where nothing swings. */
 export function rhythmOf({ elements }: Pick<Circuit, 'elements'>): Rhythm | undefined {

@@ -80,6 +80,9 @@ export function runTransient(
       throw new CircuitTooLargeError('steps in time or more', steps, mostSteps);
     let next = Infinity;
     for (const device of cornered) next = min(next, device.corner(t));
+    // A switch that works by the clock changes at that moment, and not before.
+    let timed = Infinity;
+    for (const device of system.discrete) timed = min(timed, device.corner(t));
     const mark = every < Infinity ? every * (floor(t / every + 1e-6) + 1) : Infinity;
     const end = min(to, next, mark);
     let step = min(h, most, end - t);
@@ -128,7 +131,7 @@ export function runTransient(
       continue;
     }
     const flips = follow(system, at);
-    if (flips && step > max(EVENT * most, least * 8) && at.t < next - least) {
+    if (flips && step > max(EVENT * most, least * 8) && at.t < timed - least) {
       flips.undo();
       x.set(before);
       h = step / 4;
