@@ -94,7 +94,14 @@ export { AutoHold, HOLD, type HoldState } from './meter/auto-hold';
 export { buzzerMisleads, roman, unfitFor } from './meter/fitness';
 export { METER_FUNCTIONS, type MeterFunction, meterFunctionSchema } from './meter/functions';
 export { accuracyAt, type MeterProfile, meterProfileSchema } from './meter/profile';
-export { isReading, type MeterLine, MeterLines, mismatchWords, sameFunction } from './meter/stream';
+export {
+  isReading,
+  type MeterLine,
+  MeterLines,
+  mismatchWords,
+  sameFunction,
+  spoiledBy,
+} from './meter/stream';
 export { dice, seedOf } from './numeric/dice';
 export { type PlaceList, readPlaces } from './places/read-list';
 export { PLACE_COLUMNS, type PlaceColumn, type PlaceRow } from './places/row';

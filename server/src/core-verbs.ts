@@ -1,5 +1,6 @@
 /** The verbs of `./jeitinho core`, apart from reading and writing. */
 import {
+  METER_FUNCTIONS,
   meterFunctionSchema,
   InvalidInputError,
   unionOf,
@@ -171,9 +172,26 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
       ...(rest.lowImpedance && { lowImpedance: true }),
       ...(rest.testVolts !== undefined && { testVolts: rest.testVolts }),
     };
-    const { hazards, ...indication } = measure(circuit, probing);
-    const settling = hazards.length > 0 ? [] : track(circuit, probing, { seconds: seconds ?? 5 });
-    return { indication, track: settling, hazards };
+    // Whoever writes what is stored (IC=) means the moment after switching off.
+    const charged = circuit.elements.some(
+      (each) => 'initial' in each && each.initial !== undefined,
+    );
+    const { updates, hazards } = track(circuit, probing, {
+      seconds: seconds ?? 5,
+      start: charged ? 'initial' : 'rest',
+    });
+    const last = updates.at(-1);
+    if (!charged || hazards.length > 0 || !last) {
+      const { hazards: own, ...indication } = measure(circuit, probing);
+      return { indication, track: updates, hazards: hazards.length > 0 ? hazards : own };
+    }
+    const { value, flags = [] } = last;
+    const indication = {
+      value,
+      unit: METER_FUNCTIONS[probing.function].unit ?? null,
+      flags: ['auto', ...(value === null ? ['OL'] : []), ...flags],
+    };
+    return { indication, track: updates, hazards };
   },
   diagnose: (input, path) => {
     const { sheet, evidence } = demand(diagnoseCase, input, path);

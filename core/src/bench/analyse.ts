@@ -37,8 +37,8 @@ export function solveCircuit(circuit: Circuit): Solved {
   return solved;
 }
 
-function solveOne(circuit: Circuit, analysis: Analysis): Solved {
-  const system = new System(circuit);
+function solveOne(drawn: Circuit, analysis: Analysis): Solved {
+  const system = new System(analysis.kind === 'tran' ? drawn : atTheirLevel(drawn));
   const names = system.unknowns.names.filter(
     (name, i) => !system.unknowns.isBranch[i] && !name.endsWith('#inner'),
   );
@@ -69,6 +69,16 @@ function solveOne(circuit: Circuit, analysis: Analysis): Solved {
     }
   }
 }
+
+/** Sources that have a level by themselves stand at it for an operating point. */
+const atTheirLevel = (circuit: Circuit): Circuit => ({
+  ...circuit,
+  elements: circuit.elements.map((element) =>
+    'wave' in element && element.dc !== undefined
+      ? { ...element, wave: { kind: 'dc', value: element.dc } }
+      : element,
+  ),
+});
 
 /** Points `step` apart from `start` to `stop`, interpolated between the solver's own steps. */
 function overTime(

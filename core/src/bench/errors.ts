@@ -18,9 +18,21 @@ export class CircuitTooLargeError extends CoreError {
   override readonly name = 'CircuitTooLargeError';
   readonly code = 'circuit-too-large';
   readonly limit: number;
-  constructor(what: string, found: number, limit: number) {
-    super(`the circuit has ${found} ${what}; the limit is ${limit}`);
+  constructor(what: string, found: number, limit: number, line?: number) {
+    const where = line === undefined ? '' : `line ${line}: `;
+    super(`${where}the circuit has ${found} ${what}; the limit is ${limit}`);
     this.limit = limit;
+  }
+}
+
+/** More computing than one circuit is given. */
+export class TooMuchWorkError extends CoreError {
+  override readonly name = 'TooMuchWorkError';
+  readonly code = 'too-much-work';
+  constructor() {
+    super(
+      'this circuit takes more computing than one is given; shorten the time, slow its fastest source down, or take parts out',
+    );
   }
 }
 

@@ -7,7 +7,7 @@
  * it is held again only after the probes were lifted (OL) or the figure moved by more than 5 %.
  */
 import type { MeterFunction } from './functions';
-import type { MeterLine } from './stream';
+import { spoiledBy, type MeterLine } from './stream';
 import { nth } from '../numeric/nth';
 
 export interface HoldSettings {
@@ -42,8 +42,11 @@ export type HoldState =
   /** Take it. Said once. */
   | { readonly kind: 'take'; readonly line: MeterLine };
 
-export const inTheAir = ({ fn, value, flags }: MeterLine): boolean =>
-  value === null || flags.includes('OL') || Math.abs(value) < (FLOOR[fn] ?? 0);
+export const inTheAir = (line: MeterLine): boolean =>
+  line.value === null ||
+  line.flags.includes('OL') ||
+  spoiledBy(line) !== undefined ||
+  Math.abs(line.value) < (FLOOR[line.fn] ?? 0);
 
 export class AutoHold {
   readonly #settings: HoldSettings;

@@ -99,6 +99,17 @@ export class MeterLines {
   }
 }
 
+/** Flags of a line whose figure means nothing, and why, for the one who holds the leads. */
+const SPOILS: Readonly<Record<string, string>> = {
+  fuse: 'Its fuse is blown: amps read nothing.',
+  disturbed:
+    '⚠ Voltage stands between the tips: what it shows means nothing. Make it dead first, and prove it.',
+};
+
+/** Why the figure of a line means nothing; undefined where it means something. */
+export const spoiledBy = ({ flags }: Pick<MeterLine, 'flags'>): string | undefined =>
+  flags.map((flag) => SPOILS[flag]).find((why) => why !== undefined);
+
 export const isReading = (line: MeterLine | BadLine): line is MeterLine => 'fn' in line;
 
 /** Functions that show the same thing as another: a buzzer is an ohmmeter. */

@@ -46,6 +46,10 @@ export interface SessionOptions {
   readonly now?: () => number;
 }
 
+/** A figure that is not known to be right is not shown; what to do is said instead. */
+const unsolvedWords = ({ message }: Error): string =>
+  `The simulated meter shows nothing here: its circuit could not be solved. Measure at another place, or on a real unit. For the author of the sheet: ${message}.`;
+
 export class MeterSession {
   readonly #o: SessionOptions;
   readonly #now: () => number;
@@ -54,6 +58,8 @@ export class MeterSession {
   #probed: Probed | undefined;
   /** The leads were just moved and the circuit is being solved: no figure is better than the old one. */
   #settling = false;
+  /** The circuit could not be solved: no figure until the leads are moved. */
+  #failed = false;
   #index = 0;
   #turn = 0;
   /** How far the device’s clock is ahead of ours, ms. */
@@ -86,12 +92,14 @@ export class MeterSession {
       this.#placement = message.placement;
       this.#ahead = message.at - this.#now();
       this.#settling = true;
+      this.#failed = false;
       await this.#solve();
     } else if (message.do === 'lift') {
       this.#asked += 1;
       this.#placement = this.#placement && { function: this.#placement.function };
       this.#probed = undefined;
       this.#settling = false;
+      this.#failed = false;
     } else if (message.do === 'replace-fuse') {
       await this.#mark({ meterFuse: false });
       this.#o.send({ event: 'fuse', whole: true });
@@ -165,7 +173,8 @@ export class MeterSession {
       if (mine !== this.#asked) return;
       this.#probed = undefined;
       this.#settling = false;
-      this.#o.send({ event: 'trouble', text: (error as Error).message });
+      this.#failed = true;
+      this.#o.send({ event: 'trouble', text: unsolvedWords(error as Error) });
     }
   }
 
@@ -208,7 +217,7 @@ export class MeterSession {
 
   #update(): void {
     const placement = this.#placement;
-    if (!placement || this.#settling) return;
+    if (!placement || this.#settling || this.#failed) return;
     const t = (this.#now() - this.#started) / 1000;
     const fn = placement.function;
     const unit = METER_FUNCTIONS[fn].unit ?? '';
@@ -228,14 +237,14 @@ export class MeterSession {
       return;
     }
     const at = Math.min(this.#index, updates.length - 1);
-    const { value } = updates[at]!;
+    const { value, flags = [] } = updates[at]!;
     const stable = at > 0 && updates[at - 1]!.value === value;
     this.#o.send({
       t,
       fn,
       value,
       unit,
-      flags: ['auto', ...(value === null ? ['OL'] : []), ...(stable ? ['stable'] : [])],
+      flags: ['auto', ...(value === null ? ['OL'] : []), ...flags, ...(stable ? ['stable'] : [])],
     });
     this.#index += 1;
     if (this.#index === updates.length && !this.#probed!.rests) void this.#solve();

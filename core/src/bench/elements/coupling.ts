@@ -14,7 +14,10 @@ export const COUPLING_LETTER = 'k';
 export function readCoupling(name: string, words: Words): Coupling {
   const coils = [words.element(), words.element()] as const;
   const k = words.figure('its coupling');
-  if (!(k > 0 && k <= 1)) words.fail(`a coupling lies above 0 and up to 1; this is ${k}`);
+  if (k === 0 || !(Math.abs(k) <= 1))
+    words.fail(
+      `a coupling lies above 0 and up to 1, or below 0 for a coil wound the other way; this is ${k}`,
+    );
   return { kind: 'coupling', name, coils, k };
 }
 

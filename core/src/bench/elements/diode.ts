@@ -1,15 +1,20 @@
 import { abs, exp, isFinite, log, max, min } from '../arithmetic';
-import type { DiodeModel } from './element';
-import type { Device, Moment, Solution, Unknowns } from './device';
+import { KELVIN, NOMINAL_CELSIUS, type DiodeModel } from './element';
+import { History } from './history';
+import { junctionCharge } from './junction-charge';
+import type { AcStamp, Device, Moment, Solution, Stamp, Unknowns } from './device';
 import { Nonlinear } from './nonlinear';
 import { Resistor } from './resistor';
 import { writeNumber as figure } from '../spice/number';
 import type { TwoPole } from './element';
 import { defineElement, never } from './element-kind';
 
-/** kT/q at 27 °C, the nominal temperature of SPICE. */
-const THERMAL_VOLTS = (1.380649e-23 * 300.15) / 1.602176634e-19;
+/** kT/q. */
+export const thermalVolts = (celsius: number): number =>
+  (1.380649e-23 * (celsius + KELVIN)) / 1.602176634e-19;
 
+/** Volts that Newton's method leaves open. */
+const NOISE_VOLTS = 2e-6;
 /** Share of its largest current above which a junction counts as conducting; and how that fades. */
 const CONDUCTS = 1e-3;
 const FORGETS = 0.999;
@@ -31,10 +36,15 @@ export class Diode extends Nonlinear {
   readonly #breakdown: number;
   /** A device of its own: unlike the junction it never changes. */
   readonly #series: Resistor | undefined;
+  readonly #model: DiodeModel;
+  /** What it stores, where its model says that it stores anything. */
+  readonly #charge: History | undefined;
   #last = 0;
   /** The largest current of late, A, and whether a share of it flowed after the last step. */
   #peak = 0;
   #conducts = false;
+  /** An operating point is being sought: nothing is charged. */
+  #instant = true;
   /** Amps after the last two steps. */
   #flowed = 0;
   #earlier = 0;
@@ -48,21 +58,46 @@ export class Diode extends Nonlinear {
     this.p = model.rs > 0 ? u.inner(`${name}#inner`) : anode;
     if (model.rs > 0) this.#series = new Resistor(`${name}#series`, anode, this.p, model.rs);
     this.#is = model.is;
-    this.#vte = model.n * THERMAL_VOLTS;
+    this.#vte = model.n * thermalVolts(model.celsius ?? NOMINAL_CELSIUS);
     this.#critical = this.#vte * log(this.#vte / (Math.SQRT2 * model.is));
     this.#breakdown = knee(model, this.#vte);
+    this.#charge = model.cjo || model.tt ? new History() : undefined;
+    this.#model = model;
   }
 
   override get parts(): readonly Device[] {
     return this.#series ? [this.#series] : [];
   }
-  override begin(x: Solution): void {
+  /** Coulombs and farads at these volts. */
+  #holds(v: number): { q: number; c: number } {
+    const { i, g } = this.#shockley(v);
+    return junctionCharge(this.#model, v, i, g);
+  }
+  override load(into: Stamp, x: Solution, at: Moment): void {
+    this.#instant = at.h === 0;
+    if (!this.#instant) this.#charge?.prepare(at);
+    super.load(into, x, at);
+  }
+  override longest(x: Solution, at: Moment, tolerance: number): number {
+    if (!this.#charge) return Infinity;
+    const { q, c } = this.#holds(this.#volts(x));
+    return this.#charge.longest(q, at, tolerance, 1e-9, c * NOISE_VOLTS);
+  }
+  override refill(x: Solution, t: number): void {
+    this.#charge?.begin(t, this.#holds(this.#volts(x)).q);
+  }
+  #volts(x: Solution): number {
+    return (x[this.p] ?? 0) - (x[this.m] ?? 0);
+  }
+  override begin(x: Solution, at: Moment): void {
+    this.refill(x, at.t);
     this.#flowed = this.#amps(x);
     this.#earlier = this.#flowed;
     this.#conducts = this.#flowed > 0;
     this.#peak = 0;
   }
-  override accept(x: Solution): void {
+  override accept(x: Solution, at: Moment): void {
+    this.#charge?.accept(this.#holds(this.#volts(x)).q, at);
     this.#earlier = this.#flowed;
     this.#flowed = this.#amps(x);
     this.#peak = max(abs(this.#flowed), this.#peak * FORGETS);
@@ -82,16 +117,30 @@ export class Diode extends Nonlinear {
     return this.#amps(x) > CONDUCTS * this.#peak !== this.#conducts;
   }
   #amps(x: Solution): number {
-    return this.at((x[this.p] ?? 0) - (x[this.m] ?? 0), undefined).i;
+    return this.#shockley(this.#volts(x)).i;
   }
   override restart(x: Solution): void {
     this.#last = (x[this.p] ?? 0) - (x[this.m] ?? 0);
     this.#dropped = false;
   }
 
+  override loadAc(into: AcStamp, x: Solution, omega: number): void {
+    super.loadAc(into, x, omega);
+    if (this.#charge) this.quad.add(into.im, omega * this.#holds(this.#volts(x)).c);
+  }
+
   protected at(volts: number, at: Moment | undefined) {
     const v = at ? this.#limit(volts) : volts;
     const gmin = at?.gmin ?? 0;
+    const { i, g } = this.#shockley(v);
+    if (!this.#charge || this.#instant) return { i: i + gmin * v, g: g + gmin, v };
+    const { q, c } = junctionCharge(this.#model, v, i, g);
+    const { factor, rest } = this.#charge;
+    return { i: i + gmin * v + factor * q + rest, g: g + gmin + factor * c, v };
+  }
+
+  /** Amps and siemens of the junction alone. */
+  #shockley(v: number): { i: number; g: number } {
     const vte = this.#vte;
     let i: number;
     let g: number;
@@ -109,7 +158,7 @@ export class Diode extends Nonlinear {
       i = -this.#is * e;
       g = (this.#is * e) / vte;
     }
-    return { i: i + gmin * v, g: g + gmin, v };
+    return { i, g };
   }
 
   #limit(volts: number): number {
@@ -171,8 +220,16 @@ export const diode = defineElement<DiodeElement>({
     if (found.kind !== 'd') return words.fail('a diode needs a model of kind D');
     return { kind: 'diode', name, nodes, model: found.diode };
   },
-  write({ model: { is, n, rs, bv, ibv } }, { head, model }) {
-    const breakdown = Number.isFinite(bv) ? ` bv=${figure(bv)} ibv=${figure(ibv)}` : '';
-    return [`${head} ${model(`d(is=${figure(is)} n=${figure(n)} rs=${figure(rs)}${breakdown})`)}`];
+  write({ model: own }, { head, model }) {
+    const { is, n, rs, bv, ibv, cjo = 0, vj = 1, m = 0.5, tt = 0 } = own;
+    const figures = {
+      is,
+      n,
+      rs,
+      ...(Number.isFinite(bv) && { bv, ibv }),
+      ...((cjo > 0 || tt > 0) && { cjo, vj, m, tt }),
+    };
+    const said = Object.entries(figures).map(([key, value]) => `${key}=${figure(value)}`);
+    return [`${head} ${model(`d(${said.join(' ')})`)}`];
   },
 });

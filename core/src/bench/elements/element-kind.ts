@@ -57,7 +57,7 @@ export interface ElementKindOf<E extends AnyTwoPole> {
   /** As it comes off the reel. @param factor - Drawn about 1, by the share stated or the usual one. */
   built?(element: E, factor: (usual: number) => number, roll: () => number): E;
   /** From a line of a netlist that begins with its letter. */
-  read?(name: string, words: Words, model: FindModel): E;
+  read?(name: string, words: Words, model: FindModel, celsius: number): E;
   /** From a behaviour block `*@ word NAME …` that changes an ordinary element into this one. */
   readonly block?: {
     readonly word: string;

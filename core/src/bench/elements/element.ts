@@ -45,7 +45,19 @@ export interface DiodeModel {
   /** Reverse breakdown, V (positive), and the current there, A; infinite for none. */
   readonly bv: number;
   readonly ibv: number;
+  /** Capacitance without voltage, F, its built-in volts and grading; and transit time, s. None where absent. */
+  readonly cjo?: number;
+  readonly vj?: number;
+  readonly m?: number;
+  readonly tt?: number;
+  /** The temperature that its figures hold at; SPICE's nominal one where absent. */
+  readonly celsius?: number;
 }
+
+/** The temperature at which SPICE takes a model's figures. */
+export const NOMINAL_CELSIUS = 27;
+/** 0 °C. */
+export const KELVIN = 273.15;
 
 export interface SwitchModel {
   /** Threshold and half hysteresis, V. */

@@ -50,7 +50,12 @@ export const resistor = defineElement<ResistorElement>({
   // A wire of a drawing may be a contact: stuck, it is joined or cut off.
   contact: () => [SHORT_OHMS, OPEN_OHMS],
   built: (element, factor) => ({ ...element, ohms: element.ohms * factor(0.01) }),
-  read: (name, words) => ({ kind: 'resistor', name, nodes: words.pair(), ohms: resistance(words) }),
+  read: (name, words, _model, celsius) => ({
+    kind: 'resistor',
+    name,
+    nodes: words.pair(),
+    ohms: resistance(words) * words.coefficient(celsius),
+  }),
   write: ({ ohms }, { head }) => [`${head} ${figure(ohms)}`],
 });
 

@@ -18,6 +18,8 @@ import { waveText, withLevel } from './wave';
 interface Source<K extends string> extends TwoPole<K> {
   readonly wave: Wave;
   readonly ac: Phasor;
+  /** Its level by itself, `DC 5 SIN(…)`: for an operating point that is asked for, not for a waveform's start. */
+  readonly dc?: number;
 }
 export type VoltageElement = Source<'voltage'>;
 export type CurrentElement = Source<'current'>;
@@ -116,9 +118,13 @@ export class CurrentSource extends Device {
   }
 }
 
-const sourceText = ({ wave, ac: { magnitude, phase } }: Source<string>, head: string): string[] => {
+const sourceText = (
+  { wave, dc, ac: { magnitude, phase } }: Source<string>,
+  head: string,
+): string[] => {
+  const level = dc === undefined ? '' : ` dc ${figure(dc)}`;
   const ac = magnitude || phase ? ` ac ${figure(magnitude)} ${figure(phase)}` : '';
-  return [`${head} ${waveText(wave)}${ac}`];
+  return [`${head}${level} ${waveText(wave)}${ac}`];
 };
 
 export const voltage = defineElement<VoltageElement>({

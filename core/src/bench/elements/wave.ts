@@ -26,9 +26,9 @@ export function levelAt(wave: Wave, t: number): number {
     }
     case 'pwl': {
       const { points } = wave;
-      const after = points.findIndex(([at]) => at > t);
+      const after = pointAfter(points, t);
       if (after === 0) return nth(points, 0)[1];
-      if (after < 0) return points.at(-1)![1];
+      if (after === points.length) return points.at(-1)![1];
       const [t0, y0] = nth(points, after - 1);
       const [t1, y1] = nth(points, after);
       return y0 + ((y1 - y0) * (t - t0)) / (t1 - t0);
@@ -53,6 +53,18 @@ export function meanOf(wave: Wave): number {
   }
 }
 
+/** Index of the first point after `t`; their number where there is none. */
+function pointAfter(points: readonly (readonly [number, number])[], t: number): number {
+  let low = 0;
+  let high = points.length;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if (nth(points, middle)[0] > t) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
 /** The next corner after `t`; infinite where there is none. */
 export function cornerAfter(wave: Wave, t: number): number {
   // A corner reached within rounding is not ahead any more.
@@ -63,7 +75,7 @@ export function cornerAfter(wave: Wave, t: number): number {
     case 'sin':
       return wave.delay > past ? wave.delay : Infinity;
     case 'pwl':
-      return wave.points.find(([at]) => at > past)?.[0] ?? Infinity;
+      return wave.points[pointAfter(wave.points, past)]?.[0] ?? Infinity;
     case 'pulse': {
       const { delay, rise, fall, width, period } = wave;
       const corners = [0, rise, rise + width, rise + width + fall];

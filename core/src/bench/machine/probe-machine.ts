@@ -24,7 +24,13 @@ import { System } from '../solve/system';
 import { runTransient, startFromInitial } from '../solve/transient';
 import type { BenchModel } from '../../sheet/schema';
 import { storedAtRest } from './at-rest';
-import { build, circuitOfBench, situationChanges, type BenchedSheet, type Specimen } from './machine';
+import {
+  build,
+  circuitOfBench,
+  situationChanges,
+  type BenchedSheet,
+  type Specimen,
+} from './machine';
 import { breaksFor, placed } from './probing';
 
 /** What the job's log says of the machine. */
@@ -113,7 +119,15 @@ export function probeMachine(
   const circuit = standing();
   const probed =
     isolated && stores(circuit)
-      ? onCharged(sheet, specimen, circuit, asked, { ...options, seconds }, facts.isolatedFor!, done)
+      ? onCharged(
+          sheet,
+          specimen,
+          circuit,
+          asked,
+          { ...options, seconds },
+          facts.isolatedFor!,
+          done,
+        )
       : onSettled(bench, circuit, asked, { ...options, seconds }, now, !isolated);
   if (probed.hazards.length > 0 || !flickers(specimen)) return probed;
   return flickering(standing, asked, options, seconds);

@@ -43,7 +43,12 @@ export const voltsIn = ({ elements }: Circuit, system: System): Stored =>
   new Map(
     elements.flatMap((element) =>
       element.kind === 'capacitor' && system.device(element.name) instanceof Capacitor
-        ? [[element.name, system.voltsAt(element.nodes[0]) - system.voltsAt(element.nodes[1])] as const]
+        ? [
+            [
+              element.name,
+              system.voltsAt(element.nodes[0]) - system.voltsAt(element.nodes[1]),
+            ] as const,
+          ]
         : [],
     ),
   );

@@ -90,23 +90,24 @@ export class DrivenMeter {
 
   /** Volts between the probes before the meter drives: a megohm input does not disturb them. */
   #present(probing: Driven): number {
-    const unloaded = this.#unloaded().get(`${probing.red} ${probing.black}`);
-    // What is nothing without a load is nothing under one: most places of a dead machine.
-    if (unloaded !== undefined && unloaded <= DISTURBING) return unloaded;
-    const { air = AIR, at = 0 } = this.#options;
+    // What is nothing without a load is nothing under one: most places of a dead machine, in one solution.
+    const many = this.#places.length > 1;
+    const unloaded = many && this.#unloaded().get(`${probing.red} ${probing.black}`);
+    if (typeof unloaded === 'number' && unloaded <= DISTURBING) return unloaded;
+    const { air = AIR, at = 0, near } = this.#options;
     const base = this.#touched(probing);
     const loaded = { ...base, elements: [...base.elements, burden(10e6)] };
     const input: Quantity = { kind: 'volts', plus: METER.red, minus: METER.black };
-    return sizeOf(nth(steadyState(loaded, [input], { air, at }).values, 0));
+    return sizeOf(nth(steadyState(loaded, [input], { air, at, near }).values, 0));
   }
 
   #unloaded(): ReadonlyMap<string, number> {
     if (this.#before) return this.#before;
-    const { air = AIR, at = 0 } = this.#options;
+    const { air = AIR, at = 0, near } = this.#options;
     const { values } = steadyState(
       this.#circuit,
       this.#places.map(({ red, black }): Quantity => ({ kind: 'volts', plus: red, minus: black })),
-      { air, at },
+      { air, at, near },
     );
     this.#before = new Map(
       this.#places.map(({ red, black }, i) => [`${red} ${black}`, sizeOf(nth(values, i))]),
@@ -145,8 +146,7 @@ export const buzzing = (
   fn: MeterFunction,
   ohms: number,
   { meter = BENCH_METER }: MeasureOptions,
-): readonly Flag[] =>
-  fn === 'continuity' && ohms < (meter.buzzerBelow ?? 40) ? ['buzzer'] : [];
+): readonly Flag[] => (fn === 'continuity' && ohms < (meter.buzzerBelow ?? 40) ? ['buzzer'] : []);
 
 export const overload = (
   fn: MeterFunction,

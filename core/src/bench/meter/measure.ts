@@ -107,7 +107,13 @@ function amps(circuit: Circuit, probing: Probing, options: MeasureOptions): Indi
     const found = nth(values, 0);
     return {
       most: Math.hypot(found.mean, found.rms),
-      shows: () => shown(probing.function, seenBy(probing.function, found), options, settled ? [] : ['unsteady']),
+      shows: () =>
+        shown(
+          probing.function,
+          seenBy(probing.function, found),
+          options,
+          settled ? [] : ['unsteady'],
+        ),
     };
   });
 }

@@ -88,7 +88,11 @@ function watched(
   let from = at;
   const run = (to: number, seen: (t: number) => void) => {
     if (to > from)
-      runTransient(system, { from, to, most: Math.min(most, (to - from) / 4), tolerance: 1e-3 }, seen);
+      runTransient(
+        system,
+        { from, to, most: Math.min(most, (to - from) / 4), tolerance: 1e-3 },
+        seen,
+      );
     from = Math.max(from, to);
   };
   return times.map((time) => {

@@ -154,9 +154,13 @@ function turn(
   watch: () => void = () => {},
 ): Settled[] {
   const stretches = readers.map((read) => new Stretch(from, read()));
-  runTransient(system, { from, to: from + period, most: step, tolerance: TOLERANCE, corner: CORNER }, (t) => {
-    watch();
-    for (const [i, stretch] of stretches.entries()) stretch.take(t, nth(readers, i)());
-  });
+  runTransient(
+    system,
+    { from, to: from + period, most: step, tolerance: TOLERANCE, corner: CORNER },
+    (t) => {
+      watch();
+      for (const [i, stretch] of stretches.entries()) stretch.take(t, nth(readers, i)());
+    },
+  );
   return stretches.map((stretch) => stretch.summary());
 }

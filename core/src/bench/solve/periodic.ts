@@ -119,8 +119,7 @@ export class Storage {
       [split, sizes.length],
     ] as const) {
       const largest = max(NOTHING, ...sizes.slice(from, to));
-      for (let i = from; i < to; i += 1)
-        this.#sizes[i] = max(sizes[i] ?? 0, SMALLEST * largest);
+      for (let i = from; i < to; i += 1) this.#sizes[i] = max(sizes[i] ?? 0, SMALLEST * largest);
     }
   }
 

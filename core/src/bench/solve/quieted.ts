@@ -12,8 +12,7 @@ import { swings } from './rhythm';
 /** From here on a resistor is air: what an opened contact leaves. */
 const AIR_OHMS = 1e11;
 
-const isOpen = (element: TwoPoleElement) =>
-  element.kind === 'resistor' && element.ohms >= AIR_OHMS;
+const isOpen = (element: TwoPoleElement) => element.kind === 'resistor' && element.ohms >= AIR_OHMS;
 
 /**
  * @param touched - Nodes that a meter joins to others.

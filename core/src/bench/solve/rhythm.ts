@@ -46,7 +46,8 @@ export const alternates = ({ elements }: Pick<Circuit, 'elements'>): boolean =>
 /** Whether a source goes somewhere: a slow wave, a ramp, a single pulse, a ring that dies away. */
 const passes = (wave: Wave): boolean => wave.kind !== 'dc' && !swings(wave) && !stands(wave);
 const stands = (wave: Wave): boolean =>
-  (wave.kind === 'sin' && wave.amplitude === 0) || (wave.kind === 'pulse' && wave.low === wave.high);
+  (wave.kind === 'sin' && wave.amplitude === 0) ||
+  (wave.kind === 'pulse' && wave.low === wave.high);
 
 export const isPassing = (element: Element): boolean => 'wave' in element && passes(element.wave);
 
@@ -78,7 +79,9 @@ function commonPeriod(hertz: readonly number[]): number | undefined {
   for (let turns = 1; turns <= LONGEST * slowest * (1 + OFF); turns += 1) {
     const period = turns / slowest;
     // What is off by less than this share of a turn slips by nothing that a meter shows.
-    if (hertz.every((each) => abs(each * period - round(each * period)) <= OFF * (1 + each * period)))
+    if (
+      hertz.every((each) => abs(each * period - round(each * period)) <= OFF * (1 + each * period))
+    )
       return period;
   }
   return undefined;

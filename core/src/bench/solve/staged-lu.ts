@@ -63,6 +63,11 @@ export class StagedLu {
     this.#lateB = new Float64Array(pattern.size + 1);
   }
 
+  /** Multiplications of one iteration. */
+  get work(): number {
+    return this.#orders?.late?.targets.length ?? this.#pattern.size;
+  }
+
   /** First stage. Neither `a` (by slot; kept) nor `b` (by row) is changed. */
   begin(a: Float64Array, b: Float64Array): void {
     this.#given = a;

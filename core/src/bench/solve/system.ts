@@ -9,7 +9,7 @@ import { type Circuit } from '../circuit';
 import { nodesOf, definitionOf, isTwoPole } from '../elements/index';
 import type { Device, Moment, Slack, Solution } from '../elements/device';
 import { Inductor } from '../elements/inductor';
-import { NoConvergenceError, SingularCircuitError } from '../errors';
+import { NoConvergenceError, SingularCircuitError, TooMuchWorkError } from '../errors';
 import { Pattern } from './pattern';
 import { StagedLu } from './staged-lu';
 import { checkTopology } from './topology';
@@ -25,6 +25,12 @@ const AMPS = 1e-9;
 const MOST_ITERATIONS = 80;
 /** Rounds of switches changing before they are said to chatter. */
 const MOST_FLIPS = 40;
+/** One iteration costs so much for each, beside the multiplications of its elimination. */
+const OF_A_STEP = 150;
+const OF_A_DEVICE = 20;
+const OF_AN_UNKNOWN = 5;
+/** A few seconds. */
+const MOST_WORK = 3e8;
 export const GMIN = 1e-12;
 
 export interface SystemOptions {
@@ -72,6 +78,7 @@ export class System {
   readonly #iterates: readonly Device[];
   /** The unknown that moved most in the last iteration. */
   #worst = 0;
+  #work = 0;
 
   /** @throws what {@link checkTopology} throws. */
   constructor(circuit: Circuit, { air = 0, precision = FINE }: SystemOptions = {}) {
@@ -189,6 +196,7 @@ export class System {
    */
   newton(at: Moment, { more = 0, most = MOST_ITERATIONS, start }: NewtonOptions = {}): boolean {
     this.#prepare(at, more);
+    this.#work += OF_A_STEP + OF_A_DEVICE * this.devices.length;
     const { x } = this;
     const next = this.#next;
     const into = { a: this.#a, b: this.#b };
@@ -196,6 +204,7 @@ export class System {
     if (start) x.set(start);
     this.#lu.begin(this.#stepA, this.#stepB);
     for (let round = 0; round < most; round += 1) {
+      this.#spend();
       for (const slot of this.#hot) into.a[slot] = 0;
       into.b.fill(0);
       for (const device of this.#iterates) device.load(into, x, at);
@@ -216,6 +225,13 @@ export class System {
       if (arrived) return true;
     }
     return false;
+  }
+
+  /** Counted in what is computed, not in time: the same circuit ends in the same way on every machine. */
+  #spend(): void {
+    this.#work +=
+      OF_A_DEVICE * this.#iterates.length + OF_AN_UNKNOWN * this.unknowns.size + this.#lu.work;
+    if (this.#work > MOST_WORK) throw new TooMuchWorkError();
   }
 
   /** What the iteration left open; and with it the largest voltage, which tells how much is rounding. */
@@ -297,13 +313,18 @@ export class System {
     for (const device of this.devices) device.begin(this.x, at(1));
   }
 
-  #find(at: (scale: number, gmin?: number) => Moment): boolean {
-    if (this.newton(at(1))) return true;
+  /** Newton's method; and where that fails, from a circuit that leaks to ground, less and less. */
+  arrive(at: Moment): boolean {
+    if (this.newton(at)) return true;
     // From here on junctions begin anew: the failed try left them anywhere.
     this.x.fill(0);
     let fine = true;
-    for (let more = 1e-2; more > 1e-13 && fine; more /= 10) fine = this.newton(at(1), { more });
-    if (fine && this.newton(at(1))) return true;
+    for (let more = 1e-2; more > 1e-13 && fine; more /= 10) fine = this.newton(at, { more });
+    return fine && this.newton(at);
+  }
+
+  #find(at: (scale: number, gmin?: number) => Moment): boolean {
+    if (this.arrive(at(1))) return true;
     this.x.fill(0);
     let scale = 0;
     let step = 0.1;

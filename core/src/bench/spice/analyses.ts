@@ -5,8 +5,28 @@ import type { Words } from './words';
 /** Points that one answer holds at most. */
 export const MOST_POINTS = 200_000;
 
-export function readAnalysis(words: Words): Analysis {
+/** What only says which of the answers is wanted: all are given. */
+const OUTPUTS: ReadonlySet<string> = new Set(['.print', '.plot', '.probe', '.save', '.width']);
+/** What is not read, and what to write instead. */
+const INSTEAD: Readonly<Record<string, string>> = {
+  '.ic': 'write the volts behind the capacitor (IC=…), and uic in the .tran',
+  '.nodeset': 'leave it out: the operating point is found without',
+  '.include': 'put the lines of that file here',
+  '.inc': 'put the lines of that file here',
+  '.lib': 'put the models of that file here',
+  '.global': 'only 0 (gnd) is known everywhere; hand the node to the subcircuit',
+  '.control': 'leave the commands out; only the netlist and its .op, .tran, .ac are read',
+  '.dc': 'ask for the operating point (.op) of each level, or sweep a PWL source with .tran',
+  '.meas': 'leave it out, and take the figure from the answer',
+  '.measure': 'leave it out, and take the figure from the answer',
+  '.func': 'write the formula where it is used, in {…}',
+  '.step': 'write a netlist for each of the figures',
+};
+
+/** @returns undefined for a line that asks for nothing that is not given anyway. */
+export function readAnalysis(words: Words): Analysis | undefined {
   const kind = words.word('an analysis');
+  if (OUTPUTS.has(kind)) return undefined;
   const analysis = read(kind, words);
   words.end();
   return analysis;
@@ -43,7 +63,8 @@ function read(kind: string, words: Words): Analysis {
     }
     default:
       return words.fail(
-        `“${kind}” is not known; there are .op, .tran, .ac, .model, .param, .subckt`,
+        INSTEAD[kind] ??
+          `“${kind}” is not known; there are .op, .tran, .ac, .model, .param, .subckt`,
       );
   }
 }

@@ -17,7 +17,10 @@ const FUNCTIONS: Readonly<Record<string, (...args: number[]) => number>> = {
 /** Brackets in brackets beyond this are no formula of a service sheet. */
 const DEEPEST = 50;
 
-export type Scope = ReadonlyMap<string, number>;
+/** Figures by name. */
+export interface Scope {
+  get(name: string): number | undefined;
+}
 
 /**
  * @param line - For the message.

@@ -57,29 +57,36 @@ function withoutComment(line: string): string {
 /** Brackets and commas of source lists are only spaces; `{…}` and `'…'` hold together. */
 function wordsOf(text: string, line: number): string[] {
   const words: string[] = [];
-  const tight = text.toLowerCase().replace(/\s*=\s*/g, '=');
+  const body = text.toLowerCase();
   let at = 0;
   let word = '';
   const close = () => {
-    if (word) words.push(word);
-    word = '';
+    if (word && !word.endsWith('=')) {
+      words.push(word);
+      word = '';
+    }
   };
-  while (at < tight.length) {
-    const c = nth(tight, at);
+  while (at < body.length) {
+    const c = nth(body, at);
     if (c === '{' || c === "'") {
-      const end = tight.indexOf(c === '{' ? '}' : "'", at + 1);
+      const end = body.indexOf(c === '{' ? '}' : "'", at + 1);
       if (end < 0) throw new NetlistError(`${c} is not closed`, line);
-      word += `{${tight.slice(at + 1, end)}}`;
+      word += `{${body.slice(at + 1, end)}}`;
       at = end + 1;
     } else if (c === '}') throw new NetlistError('} without a { before it', line);
-    else {
+    else if (c === '=') {
+      // `key = value` is one word, however it is spaced.
+      if (!word) word = words.pop() ?? '';
+      word += c;
+      at += 1;
+    } else {
       if (/[\s,]/.test(c)) close();
       else if (c === '(' || c === ')') {
         // v(a) and v(a,b) of a condition stay whole.
-        const call = /^\((?:[^()\s]*)\)/.exec(tight.slice(at));
-        if (c === '(' && /(?:^|=)v$/.test(word) && call) {
-          word += call[0];
-          at += call[0].length;
+        const call = c === '(' && /(?:^|=)v$/.test(word) && callAt(body, at);
+        if (call) {
+          word += call;
+          at += call.length;
           continue;
         }
         close();
@@ -87,6 +94,13 @@ function wordsOf(text: string, line: number): string[] {
       at += 1;
     }
   }
-  close();
+  if (word) words.push(word);
   return words;
+}
+
+const CALL = /\([^()\s]*\)/y;
+
+function callAt(body: string, at: number): string | undefined {
+  CALL.lastIndex = at;
+  return CALL.exec(body)?.[0];
 }

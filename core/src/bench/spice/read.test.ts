@@ -19,11 +19,17 @@ test.each([
   ['1e-9', 1e-9],
   ['.5', 0.5],
   ['-3.3', -3.3],
+  ['4k7', 4700],
+  ['2R2', 2.2],
+  ['0u47', 4.7e-7],
+  ['1meg5', 1.5e6],
+  ['47R', 47],
+  ['60Hz', 60],
 ])('%s is %d', (text, value) => {
   expect(spiceNumber(text)).toBeCloseTo(value, 15);
 });
 
-test.each(['', 'k', '1..2', '1e999', 'NaN', 'Infinity', '0x10', '1 2'])(
+test.each(['', 'k', '1..2', '1e999', 'NaN', 'Infinity', '0x10', '1 2', '6Cm', '4k7k'])(
   '“%s” is no figure',
   (text) => {
     expect(spiceNumber(text)).toBeUndefined();
@@ -44,11 +50,20 @@ test.each([
   ['R1 a 0 0', 2, /joins two nodes/],
   ['R1 a 0 -5', 2, /below zero/],
   ['R1 a 0 abc', 2, /“abc” is not a figure/],
-  ['Q1 a b c MOD', 2, /“q1” is not understood/],
-  ['.options reltol=1', 2, /“\.options” is not known/],
+  ['Q1 a b c MOD', 2, /written as a switch: S1 collector/],
+  ['M1 a b c d MOD', 2, /written as a switch: S1 drain/],
+  ['.options shape=round', 2, /the option “shape” is not known/],
+  ['.options tnom=50', 2, /hold at 27 °C/],
+  ['.temp 9000', 2, /between −273 and 500/],
+  ['.ic v(a)=5', 2, /IC=…/],
+  ['.control', 2, /leave the commands out/],
+  ['V1 a 0 6Cm', 2, /“6cm” is not a figure/],
+  ['.op\n.tran 1m 2m\n.tran 1m 3m', 4, /two \.tran that differ/],
+  ['.param a={b+1} b={2*a}', 2, /stands on itself/],
   ['D1 a 0 NONE', 2, /no \.model “none”/],
-  ['.model X NPN(IS=1)', 2, /“npn” is not known/],
-  ['.model X D(IS=1e-12 CJO=1p)', 2, /“cjo=…” is not understood/],
+  ['.model X NPN(IS=1)', 2, /written as a switch/],
+  ['.model X D(IS=1e-12 LEVEL=3)', 2, /“level=…” is not understood/],
+  ['.model X D(CJO=-1p)', 2, /cjo is below zero/],
   ['X1 a 0 nosuch', 2, /no \.subckt “nosuch”/],
   ['.subckt s a', 2, /has no \.ends/],
   ['V1 a 0 SIN(1 2)', 2, /SIN takes/],
@@ -58,8 +73,8 @@ test.each([
   ['*@ fuse R9 hold=1 i2t=1', 2, /no element “r9”/],
   ['*@ bang R1', 2, /“bang” is no block/],
   ['+ 1k', 2, /nothing before/],
-  ['F1 a 0 V9 2', undefined, /no voltage source/],
-  ['K1 L1 L2 0.5', undefined, /no coil/],
+  ['F1 a 0 V9 2', 2, /no voltage source/],
+  ['K1 L1 L2 0.5', 2, /no coil/],
 ])('“%s” is refused with its line', (line, at, why) => {
   const read = () => readNetlist(deck(line));
   expect(read).toThrow(NetlistError);

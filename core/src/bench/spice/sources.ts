@@ -3,7 +3,7 @@ import type { Phasor, Wave } from '../elements/element';
 import type { Words } from './words';
 import { nth } from '../../numeric/nth';
 
-export function readSource(words: Words): { wave: Wave; ac: Phasor } {
+export function readSource(words: Words): { wave: Wave; ac: Phasor; dc?: number } {
   let wave: Wave | undefined;
   let level: number | undefined;
   let ac: Phasor = { magnitude: 0, phase: 0 };
@@ -42,25 +42,35 @@ export function readSource(words: Words): { wave: Wave; ac: Phasor } {
       once(pieces(words, figures(Infinity)));
     } else words.fail(`“${word}” is not understood on a source`);
   }
-  // A level beside a waveform is its DC value elsewhere; here the waveform at time zero is.
-  return { wave: wave ?? { kind: 'dc', value: level ?? 0 }, ac };
+  if (!wave) return { wave: { kind: 'dc', value: level ?? 0 }, ac };
+  return { wave, ac, ...(level !== undefined && { dc: level }) };
 }
-
-/** Edges of no length would jump; this is far below any time that matters on a board. */
-const SHORTEST_EDGE = 1e-9;
 
 function pulse(words: Words, list: number[]): Wave {
   const [low, high, delay = 0, rise = 0, fall = 0, width = Infinity, period = Infinity] = list;
   if (low === undefined || high === undefined) words.fail('PULSE takes two levels at least');
   if ([delay, rise, fall].some((t) => t < 0) || width <= 0)
     words.fail('a time of PULSE is below zero');
-  const edges = {
-    rise: Math.max(rise, SHORTEST_EDGE),
-    fall: Math.max(fall, SHORTEST_EDGE),
-  };
-  if (period < edges.rise + edges.fall + (Number.isFinite(width) ? width : 0))
+  if (period < rise + fall + (Number.isFinite(width) ? width : 0) || period <= 0)
     words.fail('the period of PULSE is shorter than its edges and width');
-  return { kind: 'pulse', low, high, delay, ...edges, width, period };
+  return { kind: 'pulse', low, high, delay, rise, fall, width, period };
+}
+
+/** Edges of no length would jump; this is far below any time that matters on a board. */
+const SHORTEST_EDGE = 1e-9;
+
+/**
+ * Edges that are left out, or of no length, last one step of the `.tran`, as in SPICE; where they would
+ * not fit into the period, what fits.
+ */
+export function withEdges(wave: Wave, step: number = SHORTEST_EDGE): Wave {
+  if (wave.kind !== 'pulse' || (wave.rise > 0 && wave.fall > 0)) return wave;
+  const { rise, fall, width, period } = wave;
+  const room = Number.isFinite(period)
+    ? (period - rise - fall - (Number.isFinite(width) ? width : 0)) / 2
+    : Infinity;
+  const edge = Math.max(Math.min(step, room), SHORTEST_EDGE / 1000);
+  return { ...wave, rise: rise || edge, fall: fall || edge };
 }
 
 function pieces(words: Words, list: number[]): Wave {

@@ -1,7 +1,8 @@
 /** One statement's words, taken in order: figures, nodes, `key=value`. */
-import type { Condition } from '../elements/element';
+import { NOMINAL_CELSIUS, type Condition } from '../elements/element';
 import { NetlistError } from '../errors';
-import { evaluate, type Scope } from './expression';
+import { evaluate } from './expression';
+import type { Figures } from './params';
 import type { Statement } from './lines';
 import { spiceNumber } from './number';
 import { nth } from '../../numeric/nth';
@@ -10,7 +11,7 @@ const NODE = /^[a-z0-9_][a-z0-9_.+#/-]*$/;
 
 /** Where a statement stands: its parameters and how its names become the circuit's. */
 export interface Surroundings {
-  readonly scope: Scope;
+  readonly scope: Figures;
   readonly node: (name: string) => string;
   readonly element: (name: string) => string;
 }
@@ -18,6 +19,8 @@ export interface Surroundings {
 export class Words {
   readonly line: number;
   readonly #plain: string[] = [];
+  /** How many of them are taken. */
+  #taken = 0;
   readonly #named = new Map<string, string>();
   readonly #around: Surroundings;
 
@@ -38,20 +41,23 @@ export class Words {
   }
 
   get left(): number {
-    return this.#plain.length;
+    return this.#plain.length - this.#taken;
   }
 
   /** The next word without taking it. */
   peek(): string | undefined {
-    return this.#plain[0];
+    return this.#plain[this.#taken];
   }
 
   word(what: string): string {
-    return this.#plain.shift() ?? this.fail(`${what} is missing`);
+    const word = this.#plain[this.#taken];
+    if (word === undefined) return this.fail(`${what} is missing`);
+    this.#taken += 1;
+    return word;
   }
 
   last(what: string): string {
-    return this.#plain.pop() ?? this.fail(`${what} is missing`);
+    return (this.left > 0 ? this.#plain.pop() : undefined) ?? this.fail(`${what} is missing`);
   }
 
   /** Undo {@link last}. */
@@ -136,6 +142,14 @@ export class Words {
     return node === undefined ? this.value(text, key) : { node: this.#around.node(node) };
   }
 
+  /** `tc1=`, `tc2=` (or `tc=`): the factor at a temperature, 1 at 27 °C. */
+  coefficient(celsius: number): number {
+    const more = celsius - NOMINAL_CELSIUS;
+    const first = this.named('tc1') ?? this.namedOr('tc', 0);
+    const factor = 1 + first * more + this.namedOr('tc2', 0) * more * more;
+    if (!(factor > 0)) this.fail(`at ${celsius} °C its resistance would be below zero`);
+    return factor;
+  }
   /** All `key=value` pairs that are left, taken. */
   rest(): [string, string][] {
     const all = [...this.#named];
@@ -145,7 +159,7 @@ export class Words {
 
   /** Every statement ends with this: a word nobody took is a word nobody understood. */
   end(): void {
-    const [plain] = this.#plain;
+    const plain = this.peek();
     if (plain !== undefined) this.fail(`“${plain}” is not understood here`);
     const [named] = this.#named.keys();
     if (named !== undefined) this.fail(`“${named}=…” is not understood here`);

@@ -192,7 +192,7 @@ function take(text: string): void {
     else if (event.event === 'fuse') set({ fuseBlown: !event.whole });
     else if (event.event === 'face') set({ face: event.dark ? 'dark' : event.face });
     else if (event.event === 'look') set({ looks: { ...feed.looks, [event.test]: event.answer } });
-    else set({ trouble: event.text });
+    else set({ trouble: event.text, line: undefined });
   }
 }
 

@@ -1,6 +1,7 @@
 /** What the meter shows now: its digits, its function, and how much they are worth. */
 import {
   METER_FUNCTIONS,
+  spoiledBy,
   splitQuantity,
   type HoldState,
   type MeterLine,
@@ -32,6 +33,14 @@ const WORDS: Record<HoldState['kind'], string> = {
   take: 'held',
 };
 
+/** How a figure stands that nobody is about to hold. */
+const restWords = (line: MeterLine | undefined): string =>
+  line?.flags.includes('unsteady')
+    ? 'does not come to rest: the middle is shown'
+    : line?.flags.includes('stable')
+      ? 'steady'
+      : 'moving';
+
 export function MeterDigits({
   hold,
   wrong,
@@ -46,14 +55,12 @@ export function MeterDigits({
   const stale = useStale();
   const { line } = feed;
   const figure = line && !stale ? digitsOf(line) : undefined;
-  const fuse = line?.flags.includes('fuse');
+  const spoiled = line && spoiledBy(line);
   const note = stale
     ? feed.status === 'lost'
       ? (feed.trouble ?? 'The meter is gone.')
       : 'No figures come: nothing is recorded.'
-    : fuse
-      ? 'Its fuse is blown: amps read nothing.'
-      : (wrong ?? (hold ? WORDS[hold] : line?.flags.includes('stable') ? 'steady' : 'moving'));
+    : (spoiled ?? wrong ?? (hold ? WORDS[hold] : restWords(line)));
   return (
     <div className="min-w-0 basis-full">
       <p className={quiet ? 'sr-only' : 'm-0 flex flex-wrap items-baseline gap-x-2'}>
@@ -67,7 +74,7 @@ export function MeterDigits({
       </p>
       <p
         role="status"
-        className={`m-0 text-[14px] ${wrong || stale || fuse ? 'font-semibold text-brick' : 'text-soft'}`}
+        className={`m-0 text-[14px] ${wrong || stale || spoiled ? 'font-semibold text-brick' : 'text-soft'}`}
       >
         {note}
       </p>

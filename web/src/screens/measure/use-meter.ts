@@ -1,5 +1,5 @@
 /** The connected meter at the placement in hand: what Enter would keep, and what auto-hold takes. */
-import { formatQuantity, sameFunction, type MeterLine, type Unit } from '@jeitinho/core';
+import { formatQuantity, sameFunction, spoiledBy, type MeterLine, type Unit } from '@jeitinho/core';
 import type { Placement } from '@jeitinho/core/bench';
 import { isSeries } from '@jeitinho/core/judge';
 import { functionOf, expectOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
@@ -72,7 +72,7 @@ export function useMeter(observable: string, place: MeterPlace | undefined): Met
   return {
     wanted: place && placementOf(place, observable),
     hold: hold.state,
-    offered: fits && !line.flags.includes('fuse') ? line : undefined,
+    offered: fits && spoiledBy(line) === undefined ? line : undefined,
     keep,
   };
 }

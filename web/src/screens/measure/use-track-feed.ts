@@ -1,5 +1,5 @@
 /** The connected meter writes a series: a figure at every beat, for as long as it is fresh and fits. */
-import { sameFunction, type MeterFunction } from '@jeitinho/core';
+import { sameFunction, spoiledBy, type MeterFunction } from '@jeitinho/core';
 import { OVER_OHMS, secondsOf, type SeriesExpectation } from '@jeitinho/core/judge';
 import { useEffect, useRef, useState } from 'react';
 import { beep, readySound } from '../../data/alarm';
@@ -43,7 +43,7 @@ export function useTrackFeed(
     line !== undefined &&
     touching(feed) &&
     sameFunction(line.fn, fn) &&
-    !line.flags.includes('fuse');
+    spoiledBy(line) === undefined;
   // A display creeps to its figure when the leads touch: that is the meter's doing, not the machine's.
   const [settled, setSettled] = useState(false);
   useEffect(() => {
@@ -89,7 +89,7 @@ export function useTrackFeed(
 function freshFigure(fn: MeterFunction, now: number): number | undefined {
   const feed = meterFeed();
   const { line } = feed;
-  if (!line || isStale(feed, now) || !sameFunction(line.fn, fn) || line.flags.includes('fuse'))
+  if (!line || isStale(feed, now) || !sameFunction(line.fn, fn) || spoiledBy(line))
     return undefined;
   // A series holds figures only; on ohms an open circuit is as telling as any.
   if (line.value === null) return fn === 'ohm' || fn === 'continuity' ? OVER_OHMS : undefined;
