@@ -39,9 +39,7 @@ export function solveCircuit(circuit: Circuit): Solved {
 
 function solveOne(drawn: Circuit, analysis: Analysis): Solved {
   const system = new System(analysis.kind === 'tran' ? drawn : atTheirLevel(drawn));
-  const names = system.unknowns.names.filter(
-    (name, i) => !system.unknowns.isBranch[i] && !name.endsWith('#inner'),
-  );
+  const names = system.unknowns.names.filter((_, i) => !system.unknowns.isBranch[i]);
   switch (analysis.kind) {
     case 'op':
       system.operatingPoint();

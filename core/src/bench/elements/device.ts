@@ -32,12 +32,11 @@ export interface AcStamp {
   readonly bIm: Float64Array;
 }
 
-/** Gives out unknowns: nodes by name, and branches or inner nodes of the device's own. */
+/** Gives out unknowns: nodes by name, and branches of the device's own. */
 export interface Unknowns {
   node(name: string): number;
   /** The current of an element as an unknown of its own. */
   branch(name: string): number;
-  inner(name: string): number;
 }
 
 /** Voltages and branch currents; the last entry is ground's 0. */
@@ -79,10 +78,6 @@ export abstract class Device {
    */
   still(_before: Solution, _now: Solution, _slack: Slack): boolean {
     return true;
-  }
-  /** Devices of its own that are stamped by themselves. */
-  get parts(): readonly Device[] {
-    return [];
   }
   /** Destroyed, as a fuse is meant to be. */
   get blown(): boolean {

@@ -2,9 +2,17 @@ import { abs, exp, isFinite, log, max, min } from '../arithmetic';
 import { KELVIN, NOMINAL_CELSIUS, type DiodeModel } from './element';
 import { History } from './history';
 import { junctionCharge } from './junction-charge';
-import type { AcStamp, Device, Moment, Solution, Stamp, Unknowns } from './device';
-import { Nonlinear } from './nonlinear';
-import { Resistor } from './resistor';
+import type { Pattern } from '../solve/pattern';
+import {
+  Device,
+  Quad,
+  type AcStamp,
+  type Moment,
+  type Slack,
+  type Solution,
+  type Stamp,
+  type Unknowns,
+} from './device';
 import { writeNumber as figure } from '../spice/number';
 import type { TwoPole } from './element';
 import { defineElement, never } from './element-kind';
@@ -15,6 +23,10 @@ export const thermalVolts = (celsius: number): number =>
 
 /** Volts that Newton's method leaves open. */
 const NOISE_VOLTS = 2e-6;
+/** Share of a voltage within which it counts as not moved. */
+const STAYED = 1e-5;
+/** Of the search for the junction behind its resistance. */
+const MOST_ROUNDS = 60;
 /** Share of its largest current above which a junction counts as conducting; and how that fades. */
 const CONDUCTS = 1e-3;
 const FORGETS = 0.999;
@@ -24,27 +36,40 @@ export interface DiodeElement extends TwoPole<'diode'> {
 }
 
 /**
- * Shockley's diode with series resistance and reverse breakdown. Newton's steps of the junction are
- * limited where the exponential would run away.
+ * Shockley's diode with series resistance, reverse breakdown and what the junction stores. The resistance
+ * is part of the device and no node lies behind it: a node tied by a blocking junction to nothing, and
+ * by milliohms to another, would leave the rounding of those milliohms where picoamperes decide. Newton's
+ * steps of the junction are limited where the exponential would run away.
  *
  * @see Nagel, SPICE2 (1975), sections 3.1 and appendix 3.
  */
-export class Diode extends Nonlinear {
+export class Diode extends Device {
+  readonly stamps = 'iterate';
+  readonly #p: number;
+  readonly #m: number;
   readonly #is: number;
+  readonly #rs: number;
   readonly #vte: number;
   readonly #critical: number;
   readonly #breakdown: number;
-  /** A device of its own: unlike the junction it never changes. */
-  readonly #series: Resistor | undefined;
   readonly #model: DiodeModel;
   /** What it stores, where its model says that it stores anything. */
   readonly #charge: History | undefined;
-  #last = 0;
+  #quad!: Quad;
+  /** The tangent of the last iteration: volts of the junction and of the whole, amps, siemens of the junction. */
+  #v = 0;
+  #whole = 0;
+  #i = 0;
+  #g = 0;
+  /** The last volts of the whole that its junction was looked for at, and what was found. */
+  #asked = NaN;
+  #found = { v: 0, i: 0 };
   /** The largest current of late, A, and whether a share of it flowed after the last step. */
   #peak = 0;
   #conducts = false;
   /** An operating point is being sought: nothing is charged. */
   #instant = true;
+  #gmin = 0;
   /** Amps after the last two steps. */
   #flowed = 0;
   #earlier = 0;
@@ -53,11 +78,10 @@ export class Diode extends Nonlinear {
 
   constructor(name: string, nodes: readonly [string, string], model: DiodeModel, u: Unknowns) {
     super(name);
-    const anode = u.node(nodes[0]);
-    this.m = u.node(nodes[1]);
-    this.p = model.rs > 0 ? u.inner(`${name}#inner`) : anode;
-    if (model.rs > 0) this.#series = new Resistor(`${name}#series`, anode, this.p, model.rs);
+    this.#p = u.node(nodes[0]);
+    this.#m = u.node(nodes[1]);
     this.#is = model.is;
+    this.#rs = model.rs;
     this.#vte = model.n * thermalVolts(model.celsius ?? NOMINAL_CELSIUS);
     this.#critical = this.#vte * log(this.#vte / (Math.SQRT2 * model.is));
     this.#breakdown = knee(model, this.#vte);
@@ -65,30 +89,70 @@ export class Diode extends Nonlinear {
     this.#model = model;
   }
 
-  override get parts(): readonly Device[] {
-    return this.#series ? [this.#series] : [];
+  bind(pattern: Pattern): void {
+    this.#quad = new Quad(pattern, this.#p, this.#m);
   }
-  /** Coulombs and farads at these volts. */
-  #holds(v: number): { q: number; c: number } {
-    const { i, g } = this.#shockley(v);
-    return junctionCharge(this.#model, v, i, g);
-  }
-  override load(into: Stamp, x: Solution, at: Moment): void {
-    this.#instant = at.h === 0;
-    if (!this.#instant) this.#charge?.prepare(at);
-    super.load(into, x, at);
-  }
-  override longest(x: Solution, at: Moment, tolerance: number): number {
-    if (!this.#charge) return Infinity;
-    const { q, c } = this.#holds(this.#volts(x));
-    return this.#charge.longest(q, at, tolerance, 1e-9, c * NOISE_VOLTS);
-  }
-  override refill(x: Solution, t: number): void {
-    this.#charge?.begin(t, this.#holds(this.#volts(x)).q);
-  }
+
   #volts(x: Solution): number {
-    return (x[this.p] ?? 0) - (x[this.m] ?? 0);
+    return (x[this.#p] ?? 0) - (x[this.#m] ?? 0);
   }
+
+  override restart(x: Solution): void {
+    this.#dropped = false;
+    this.#tangent(this.#junctionAt(this.#volts(x)).v);
+  }
+
+  #tangent(v: number): void {
+    const { i, g } = this.#total(v);
+    this.#v = v;
+    this.#i = i;
+    this.#g = g;
+    this.#whole = v + this.#rs * i;
+  }
+
+  /** Where the junction would be if the tangent went on to these volts of the whole. */
+  #along(volts: number): number {
+    return this.#v + (volts - this.#whole) / (1 + this.#rs * this.#g);
+  }
+
+  load({ a, b }: Stamp, x: Solution, at: Moment): void {
+    this.#instant = at.h === 0;
+    this.#gmin = at.gmin;
+    if (!this.#instant) this.#charge?.prepare(at);
+    this.#asked = NaN;
+    this.#tangent(this.#limit(this.#along(this.#volts(x)), this.#v));
+    const g = this.#g / (1 + this.#rs * this.#g);
+    const rest = this.#i - g * this.#whole;
+    this.#quad.add(a, g);
+    b[this.#p] = (b[this.#p] ?? 0) - rest;
+    b[this.#m] = (b[this.#m] ?? 0) + rest;
+  }
+
+  override loadAc({ re, im }: AcStamp, x: Solution, omega: number): void {
+    const { v } = this.#junctionAt(this.#volts(x));
+    const { g } = this.#shockley(v);
+    const b = this.#charge ? omega * this.#holds(v).c : 0;
+    // y / (1 + rs·y), with y = g + j·b.
+    const [p, q] = [1 + this.#rs * g, this.#rs * b];
+    const size = p * p + q * q;
+    this.#quad.add(re, (g * p + b * q) / size);
+    this.#quad.add(im, (b * p - g * q) / size);
+  }
+
+  override still(_before: Solution, now: Solution, slack: Slack): boolean {
+    const v = this.#along(this.#volts(now));
+    const moved = v - this.#v;
+    if (abs(moved) <= slack.volts + STAYED * abs(v)) return true;
+    // Moved, but along its tangent: a diode that blocks may do so at any voltage.
+    const foretold = this.#i + this.#g * moved;
+    const { i } = this.#total(v);
+    return abs(i - foretold) <= slack.amps + slack.relative * max(abs(i), abs(foretold));
+  }
+
+  current(x: Solution): number {
+    return this.#junctionAt(this.#volts(x)).i;
+  }
+
   override begin(x: Solution, at: Moment): void {
     this.refill(x, at.t);
     this.#flowed = this.#amps(x);
@@ -96,12 +160,23 @@ export class Diode extends Nonlinear {
     this.#conducts = this.#flowed > 0;
     this.#peak = 0;
   }
+  override refill(x: Solution, t: number): void {
+    this.#charge?.begin(t, this.#holds(this.#junctionAt(this.#volts(x)).v).q);
+  }
   override accept(x: Solution, at: Moment): void {
-    this.#charge?.accept(this.#holds(this.#volts(x)).q, at);
+    this.#charge?.accept(this.#holds(this.#junctionAt(this.#volts(x)).v).q, at);
     this.#earlier = this.#flowed;
     this.#flowed = this.#amps(x);
     this.#peak = max(abs(this.#flowed), this.#peak * FORGETS);
     this.#conducts = this.#flowed > CONDUCTS * this.#peak;
+  }
+  override longest(x: Solution, at: Moment, tolerance: number): number {
+    if (!this.#charge) return Infinity;
+    const { q, c } = this.#holds(this.#junctionAt(this.#volts(x)).v);
+    return this.#charge.longest(q, at, tolerance, 1e-9, c * NOISE_VOLTS);
+  }
+  override bent(x: Solution): boolean {
+    return this.#amps(x) > CONDUCTS * this.#peak !== this.#conducts;
   }
   override willBend(x: Solution, ahead: Solution, longer: number): number {
     if (this.#conducts) {
@@ -109,72 +184,80 @@ export class Diode extends Nonlinear {
       return amps < 0 ? this.#flowed / (this.#flowed - amps) : 1;
     }
     const knee = this.#vte * log(1 + (CONDUCTS * this.#peak) / this.#is);
-    const now = (x[this.p] ?? 0) - (x[this.m] ?? 0);
-    const then = (ahead[this.p] ?? 0) - (ahead[this.m] ?? 0);
+    const now = this.#volts(x);
+    const then = this.#volts(ahead);
     return then > knee && now < knee ? (knee - now) / (then - now) : 1;
   }
-  override bent(x: Solution): boolean {
-    return this.#amps(x) > CONDUCTS * this.#peak !== this.#conducts;
-  }
+
+  /** Amps of the junction, without what charges it. */
   #amps(x: Solution): number {
-    return this.#shockley(this.#volts(x)).i;
-  }
-  override restart(x: Solution): void {
-    this.#last = (x[this.p] ?? 0) - (x[this.m] ?? 0);
-    this.#dropped = false;
+    const { v, i } = this.#junctionAt(this.#volts(x));
+    return this.#charge ? this.#shockley(v).i : i;
   }
 
-  override loadAc(into: AcStamp, x: Solution, omega: number): void {
-    super.loadAc(into, x, omega);
-    if (this.#charge) this.quad.add(into.im, omega * this.#holds(this.#volts(x)).c);
+  /** Volts and amps of the junction behind its resistance, where the whole stands at so many volts. */
+  #junctionAt(volts: number): { v: number; i: number } {
+    if (volts !== this.#asked) {
+      this.#asked = volts;
+      this.#found = this.#search(volts);
+    }
+    return this.#found;
   }
 
-  protected at(volts: number, at: Moment | undefined) {
-    const v = at ? this.#limit(volts) : volts;
-    const gmin = at?.gmin ?? 0;
+  /** v + rs·i(v) = volts. It bends one way on either side: Newton's method from beyond comes down on it. */
+  #search(volts: number): { v: number; i: number } {
+    if (this.#rs === 0) return { v: volts, i: this.#total(volts).i };
+    const most = this.#vte * log(1 + abs(volts) / (this.#rs * this.#is));
+    let v = volts >= 0 ? min(volts, most) : max(volts, -this.#breakdown - most);
+    for (let round = 0; round < MOST_ROUNDS; round += 1) {
+      const { i, g } = this.#total(v);
+      const off = v + this.#rs * i - volts;
+      const next = v - off / (1 + this.#rs * g);
+      if (abs(next - v) <= 1e-12 * (1 + abs(v))) return { v: next, i: i + g * (next - v) };
+      v = next;
+    }
+    return { v, i: this.#total(v).i };
+  }
+
+  /** Coulombs and farads at these volts. */
+  #holds(v: number): { q: number; c: number } {
     const { i, g } = this.#shockley(v);
-    if (!this.#charge || this.#instant) return { i: i + gmin * v, g: g + gmin, v };
+    return junctionCharge(this.#model, v, i, g);
+  }
+
+  /** Amps and siemens of the junction, with what charges it in the step being made. */
+  #total(v: number): { i: number; g: number } {
+    const { i, g } = this.#shockley(v);
+    const gmin = this.#gmin;
+    if (!this.#charge || this.#instant) return { i: i + gmin * v, g: g + gmin };
     const { q, c } = junctionCharge(this.#model, v, i, g);
     const { factor, rest } = this.#charge;
-    return { i: i + gmin * v + factor * q + rest, g: g + gmin + factor * c, v };
+    return { i: i + gmin * v + factor * q + rest, g: g + gmin + factor * c };
   }
 
-  /** Amps and siemens of the junction alone. */
   #shockley(v: number): { i: number; g: number } {
     const vte = this.#vte;
-    let i: number;
-    let g: number;
     if (v >= -3 * vte) {
       const e = exp(min(v / vte, 600));
-      i = this.#is * (e - 1);
-      g = (this.#is * e) / vte;
-    } else if (v >= -this.#breakdown) {
-      const arg = (3 * vte) / (v * Math.E);
-      const cube = arg ** 3;
-      i = -this.#is * (1 + cube);
-      g = (this.#is * 3 * cube) / v;
-    } else {
-      const e = exp(min(-(this.#breakdown + v) / vte, 600));
-      i = -this.#is * e;
-      g = (this.#is * e) / vte;
+      return { i: this.#is * (e - 1), g: (this.#is * e) / vte };
     }
-    return { i, g };
+    if (v >= -this.#breakdown) {
+      const cube = ((3 * vte) / (v * Math.E)) ** 3;
+      return { i: -this.#is * (1 + cube), g: (this.#is * 3 * cube) / v };
+    }
+    const e = exp(min(-(this.#breakdown + v) / vte, 600));
+    return { i: -this.#is * e, g: (this.#is * e) / vte };
   }
 
-  #limit(volts: number): number {
+  #limit(volts: number, last: number): number {
     // Far beyond breakdown the same exponential runs the other way.
     const mirrored = volts < min(0, -this.#breakdown + 10 * this.#vte);
-    const v = mirrored
-      ? -(
-          this.#junction(-(volts + this.#breakdown), -(this.#last + this.#breakdown)) +
-          this.#breakdown
-        )
-      : this.#junction(volts, this.#last);
-    this.#last = v;
-    return v;
+    return mirrored
+      ? -(this.#limited(-(volts + this.#breakdown), -(last + this.#breakdown)) + this.#breakdown)
+      : this.#limited(volts, last);
   }
 
-  #junction(now: number, last: number): number {
+  #limited(now: number, last: number): number {
     const vte = this.#vte;
     /** Share of the last current that the tangent foretells now. */
     const left = 1 + (now - last) / vte;
@@ -208,7 +291,6 @@ export const diode = defineElement<DiodeElement>({
   linear: never,
   direct: () => 'passes',
   device: ({ name, nodes, model }, u) => new Diode(name, nodes, model, u),
-  unknowns: ({ model }) => (model.rs > 0 ? 1 : 0),
   built(element, _factor, roll) {
     const is = element.model.is * JUNCTION_FACTOR ** (2 * roll() - 1);
     return { ...element, model: { ...element.model, is } };

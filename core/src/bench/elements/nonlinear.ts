@@ -18,7 +18,7 @@ export abstract class Nonlinear extends Device {
   readonly stamps = 'iterate';
   protected p = 0;
   protected m = 0;
-  protected quad!: Quad;
+  #quad!: Quad;
   /** The tangent that the last solution was found with. */
   #v = 0;
   #i = 0;
@@ -28,7 +28,7 @@ export abstract class Nonlinear extends Device {
   protected abstract at(volts: number, at: Moment | undefined): { i: number; g: number; v: number };
 
   bind(pattern: Pattern): void {
-    this.quad = new Quad(pattern, this.p, this.m);
+    this.#quad = new Quad(pattern, this.p, this.m);
   }
   override still(_before: Solution, now: Solution, slack: Slack): boolean {
     const is = (now[this.p] ?? 0) - (now[this.m] ?? 0);
@@ -45,12 +45,12 @@ export abstract class Nonlinear extends Device {
     this.#i = i;
     this.#g = g;
     const rest = i - g * v;
-    this.quad.add(a, g);
+    this.#quad.add(a, g);
     b[this.p] = (b[this.p] ?? 0) - rest;
     b[this.m] = (b[this.m] ?? 0) + rest;
   }
-  loadAc({ re }: AcStamp, x: Solution, _omega: number): void {
-    this.quad.add(re, this.at((x[this.p] ?? 0) - (x[this.m] ?? 0), undefined).g);
+  loadAc({ re }: AcStamp, x: Solution): void {
+    this.#quad.add(re, this.at((x[this.p] ?? 0) - (x[this.m] ?? 0), undefined).g);
   }
   current(x: Solution): number {
     return this.at((x[this.p] ?? 0) - (x[this.m] ?? 0), undefined).i;

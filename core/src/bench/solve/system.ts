@@ -30,7 +30,7 @@ const OF_A_STEP = 150;
 const OF_A_DEVICE = 20;
 const OF_AN_UNKNOWN = 5;
 /** A few seconds. */
-const MOST_WORK = 3e8;
+const MOST_WORK = 2e8;
 export const GMIN = 1e-12;
 
 export interface SystemOptions {
@@ -135,7 +135,7 @@ export class System {
       const device = definitionOf(element).device(element, this.unknowns, (name) =>
         this.unknowns.branchAt(name),
       );
-      devices.push(device, ...device.parts);
+      devices.push(device);
       this.#byName.set(element.name, device);
     }
     for (const element of elements) {

@@ -1,4 +1,4 @@
-/** Numbers the unknowns of a circuit: nodes first come, first served; then branches and inner nodes. */
+/** Numbers the unknowns of a circuit: nodes first come, first served; then branches. */
 import { GROUND } from '../elements/element';
 import { NetlistError } from '../errors';
 import type { Unknowns } from '../elements/device';
@@ -34,9 +34,6 @@ export class UnknownList implements Unknowns {
     const index = this.#add(`i(${name})`, true);
     this.#branches.set(name, index);
     return index;
-  }
-  inner(name: string): number {
-    return this.#add(name, false);
   }
   /** @throws {NetlistError} where the element has no current of its own. */
   branchAt(name: string): number {
