@@ -107,11 +107,10 @@ function follow(
   const runs = (charged && !(DRIVES.has(fn) && !RUNS.has(fn))) || moves(circuit, fn);
   if (!runs) return standing(circuit, probing, options, times);
   // What drives is looked at first; so is what goes through a fuse.
-  if (DRIVES.has(fn) && !charged) {
-    const { hazards } = measure(circuit, probing, options);
-    if (hazards.length > 0) return { seen: [], hazards };
-  }
-  return runOf(circuit, probing, options, times);
+  const first = DRIVES.has(fn) && !charged ? measure(circuit, probing, options) : undefined;
+  if (first && first.hazards.length > 0) return { seen: [], hazards: first.hazards };
+  const run = runOf(circuit, probing, options, times);
+  return first?.flags.includes('disturbed') ? disturbed(run, undefined) : run;
 }
 
 /** What drives a circuit little by little, so that its figure can be watched. */
@@ -146,11 +145,13 @@ function standing(
 ): Followed {
   const known = new Map<string, Seen>();
   const seen: Seen[] = [];
+  const goes = circuit.elements.some((each) => isPassing(each) || each.kind === 'sequencer');
   for (const t of times) {
-    const key = slowLevels(circuit, at + t);
+    const key = goes ? slowLevels(circuit, at + t) : '';
     let now = known.get(key);
     if (!now) {
-      const { value, flags, hazards } = measure(circuit, probing, { ...rest, at: at + t });
+      const moment = goes ? at + t : at;
+      const { value, flags, hazards } = measure(circuit, probing, { ...rest, at: moment });
       if (hazards.length > 0) return { seen, hazards };
       now = { value: value ?? Infinity, flags: flags.filter(isRemark) };
       known.set(key, now);

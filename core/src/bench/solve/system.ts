@@ -30,7 +30,7 @@ const OF_A_STEP = 150;
 const OF_A_DEVICE = 20;
 const OF_AN_UNKNOWN = 5;
 /** A few seconds. */
-const MOST_WORK = 2e8;
+const MOST_WORK = 1.2e8;
 export const GMIN = 1e-12;
 
 export interface SystemOptions {

@@ -172,9 +172,6 @@ function follow(system: System, at: Moment): { undo: () => void } | undefined {
   return { undo: () => kept.forEach((back) => back()) };
 }
 
-/** Lengths of a step that changes next to nothing, s; the shorter, the firmer its charges hold. */
-const INSTANTS = [1e-8, 1e-10, 1e-6] as const;
-
 /** Start from the elements' own initial values instead of the operating point. */
 export function startFromInitial(system: System, t: number): void {
   system.x.fill(0);
@@ -188,30 +185,70 @@ export function startFromInitial(system: System, t: number): void {
   restart(system, t, stored);
 }
 
+/** Volts of capacitors, amps of coils. */
+export type Charges = ReadonlyMap<Capacitor | Inductor, number>;
+
 /**
  * Go on from the moment `t` with other volts on the capacitors and other amps in the coils; switches
  * stay as they are.
  * @throws {NoConvergenceError} where the values contradict each other.
  */
-export function restart(
-  system: System,
-  t: number,
-  stored: ReadonlyMap<Capacitor | Inductor, number>,
-): void {
-  // Coupled coils: all currents stand before any flux is reckoned.
-  for (const [device, value] of stored)
-    if (device instanceof Inductor) system.x[device.branch] = value;
-  const start: Moment = { t, h: 0, method: 'euler', scale: 1, settled: false, gmin: GMIN };
-  for (const [device, value] of stored)
-    if (device instanceof Capacitor) device.charge(value, t);
-    else device.begin(system.x, start);
-  // A step of next to no length: charges and fluxes stand, and every other voltage follows from them.
-  const found = INSTANTS.some((h) =>
-    system.arrive({ t, h, method: 'euler', scale: 1, settled: false, gmin: GMIN }),
-  );
-  if (!found)
+export function restart(system: System, t: number, stored: Charges): void {
+  if (!instant(system, t, stored, 1, (at) => system.arrive(at)) && !littleByLittle(system, t, stored))
     throw new NoConvergenceError(system.worst, t, 'the initial values contradict each other');
   for (const device of system.devices) device.refill(system.x, t);
+}
+
+/** A step of next to no length, s: charges and fluxes stand, and every other voltage follows from them. */
+const INSTANT = 1e-8;
+
+/** @param share - Of what is stored. */
+function instant(
+  system: System,
+  t: number,
+  stored: Charges,
+  share: number,
+  solve: (at: Moment) => boolean,
+): boolean {
+  const at: Moment = { t, h: 0, method: 'euler', scale: 1, settled: false, gmin: GMIN };
+  const { x } = system;
+  // Coupled coils: all currents stand before any flux is reckoned. Then the solution is as it was.
+  const kept = new Map<number, number>();
+  for (const [device, value] of stored)
+    if (device instanceof Inductor) {
+      kept.set(device.branch, x[device.branch] ?? 0);
+      x[device.branch] = value * share;
+    }
+  for (const [device, value] of stored)
+    if (device instanceof Capacitor) device.charge(value * share, t);
+    else device.begin(x, at);
+  for (const [branch, value] of kept) x[branch] = value;
+  return solve({ ...at, h: INSTANT });
+}
+
+/** The shortest share by which it is filled. */
+const DROP = 1e-4;
+
+/** From empty stores to full ones: what hangs on them wakes up one after the other. */
+function littleByLittle(system: System, t: number, stored: Charges): boolean {
+  const { x } = system;
+  x.fill(0);
+  for (const device of system.devices) device.restart(x);
+  let share = 0;
+  let step = 0.1;
+  const kept = new Float64Array(x.length);
+  while (share < 1 && step > DROP) {
+    const next = min(1, share + step);
+    if (instant(system, t, stored, next, (at) => system.newton(at))) {
+      kept.set(x);
+      share = next;
+      step *= 1.5;
+    } else {
+      x.set(kept);
+      step /= 4;
+    }
+  }
+  return share >= 1;
 }
 
 /** The fastest sine among the sources, Hz; 0 where there is none. */
