@@ -8,6 +8,7 @@ import type { Circuit } from '../circuit';
 import { GROUND } from '../elements/element';
 import type { Element } from '../elements/index';
 import type { Quantity } from '../solve/quantity';
+import { alternates } from '../solve/rhythm';
 import type { Settled } from '../solve/stretch';
 import { burden, converter, leads, METER, shunt } from './attach';
 import { BANDWIDTH_HERTZ, LOW_IMPEDANCE } from './bench-meter';
@@ -22,13 +23,14 @@ export const isAmps = (fn: MeterFunction): boolean => fn === 'A=' || fn === 'A~'
 const isClamp = (fn: MeterFunction) => fn === 'clamp=' || fn === 'clamp~';
 
 /** Of volts, a clamp or a gauge. Amps depend on the jack: {@link ampsInput}. */
-export function inputOf(probing: Probing, meter: MeterProfile): Input {
+export function inputOf(circuit: Circuit, probing: Probing, meter: MeterProfile): Input {
   const { function: fn, red, black } = probing;
   if (isClamp(fn)) return { elements: [], looksAt: { kind: 'amps', element: probing.clamp! } };
   if (METER_FUNCTIONS[fn].placing !== 'two' || black === undefined)
     return { elements: [], looksAt: { kind: 'volts', plus: red, minus: black ?? GROUND } };
   const stated = meter.functions.find((each) => each.function === fn)?.burden ?? 10e6;
-  const filtered = fn === 'V~';
+  // Where nothing is too fast for the converter it is left out.
+  const filtered = fn === 'V~' && alternates(circuit);
   return {
     elements: [
       ...leads(red, black),

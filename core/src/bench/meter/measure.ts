@@ -83,7 +83,7 @@ export function checkPlaces(known: Places, probing: Probing, meter: MeterProfile
 function passive(circuit: Circuit, probing: Probing, options: MeasureOptions): Indication {
   const { meter = BENCH_METER, air = AIR, at = 0, near } = options;
   if (isAmps(probing.function)) return amps(circuit, probing, options);
-  const input = inputOf(probing, meter);
+  const input = inputOf(circuit, probing, meter);
   const { values, settled } = steadyState(withInput(circuit, input), [input.looksAt], {
     air,
     at,

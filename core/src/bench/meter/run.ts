@@ -57,7 +57,7 @@ export function runOf(
   const { meter = BENCH_METER } = options;
   if (DRIVES.has(fn)) return driven(circuit, probing, options, times);
   if (!isAmps(fn)) {
-    const windows = watched(circuit, inputOf(probing, meter), options, times);
+    const windows = watched(circuit, inputOf(circuit, probing, meter), options, times);
     return { seen: windows.map((each) => ({ value: seenBy(fn, each), flags: [] })), hazards: [] };
   }
   const read = onJack(fn, options, (ohms) => {

@@ -194,7 +194,10 @@ export type Charges = ReadonlyMap<Capacitor | Inductor, number>;
  * @throws {NoConvergenceError} where the values contradict each other.
  */
 export function restart(system: System, t: number, stored: Charges): void {
-  if (!instant(system, t, stored, 1, (at) => system.arrive(at)) && !littleByLittle(system, t, stored))
+  if (
+    !instant(system, t, stored, 1, (at) => system.arrive(at)) &&
+    !littleByLittle(system, t, stored)
+  )
     throw new NoConvergenceError(system.worst, t, 'the initial values contradict each other');
   for (const device of system.devices) device.refill(system.x, t);
 }
