@@ -1,5 +1,11 @@
 import { METER_FUNCTIONS, pairsOf, unfitFor } from '@jeitinho/core';
-import { benchDisagreements, hasBench } from '@jeitinho/core/bench';
+import {
+  benchDisagreements,
+  hasBench,
+  HEALTHY,
+  sweep,
+  type BenchedSheet,
+} from '@jeitinho/core/bench';
 import { assess, infer, modelOf, sharesOf } from '@jeitinho/core/diagnose';
 import { foldJob, refusalOf, type StoredEntry } from '@jeitinho/core/job';
 import { isMeasured, testsOf, writeSheet, type Sheet } from '@jeitinho/core/sheet';
@@ -22,6 +28,18 @@ describe('benches', () => {
     (_, __, sheet) => {
       expect(hasBench(sheet)).toBe(true);
       expect(benchDisagreements(sheet)).toEqual([]);
+    },
+  );
+
+  test.each(each)(
+    'every placement of every test of %s is solved in every state, eight minutes dead too',
+    (_, sheet) => {
+      const { count, unsolved } = sweep(sheet as BenchedSheet, [HEALTHY], {
+        waits: [480],
+        seconds: 0.5,
+      });
+      expect(count).toBeGreaterThan(20);
+      expect(unsolved).toEqual([]);
     },
   );
 

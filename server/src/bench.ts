@@ -1,18 +1,27 @@
 /** Benchmarks of the core, printed as JSON. Median of many runs, in milliseconds. */
 import { answer, CoreError, FORMULAS, startValues } from '@jeitinho/core';
+import { execFileSync } from 'node:child_process';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import {
+  type BenchedSheet,
   dictionaryFrom,
   drawsOf,
+  everySpecimen,
   hasBench,
+  HEALTHY,
+  NetlistError,
   readDraw,
   readNetlist,
   solveCircuit,
+  sweep,
 } from '@jeitinho/core/bench';
 import { assess, infer, type DiagnosticModel, type Evidence } from '@jeitinho/core/diagnose';
 import { foldJob } from '@jeitinho/core/job';
 import { judge, judgeTogether } from '@jeitinho/core/judge';
 import { writeSheet, type Sheet } from '@jeitinho/core/sheet';
 import fc from 'fast-check';
+import { mutated } from '../../core/test/mutated-netlist';
 import { brokenNetlist, randomNetlist } from '../../core/test/random-netlist';
 import { readSheetText } from '@jeitinho/core/validate';
 import { demoWorld } from '@jeitinho/demo';
@@ -112,24 +121,20 @@ const drops = ['U', 'V', 'W'].map((id, i) => {
 const roll = dice(3);
 
 /** A chain of sixty nodes with a diode to every third. */
-const sixtyNodes = readNetlist(
-  [
-    'sixty nodes',
-    '.model DX D(IS=2.5e-9 N=1.75 RS=0.6)',
-    'V1 n0 0 24',
-    ...Array.from({ length: 59 }, (_, i) => `R${i} n${i} n${i + 1} ${100 + 10 * (i % 7)}`),
-    ...Array.from({ length: 59 }, (_, i) =>
-      `Q${i} n${i + 1} 0 ${4700 + 100 * i}`.replace('Q', 'RP'),
-    ),
-    ...Array.from({ length: 20 }, (_, i) => `D${i} n${3 * i} n${3 * i + 2} DX`),
-    '.op',
-  ].join('\n'),
-);
+const sixtyText = [
+  'sixty nodes',
+  '.model DX D(IS=2.5e-9 N=1.75 RS=0.6)',
+  'V1 n0 0 24',
+  ...Array.from({ length: 59 }, (_, i) => `R${i} n${i} n${i + 1} ${100 + 10 * (i % 7)}`),
+  ...Array.from({ length: 59 }, (_, i) => `Q${i} n${i + 1} 0 ${4700 + 100 * i}`.replace('Q', 'RP')),
+  ...Array.from({ length: 20 }, (_, i) => `D${i} n${3 * i} n${3 * i + 2} DX`),
+  '.op',
+].join('\n');
+const sixtyNodes = readNetlist(sixtyText);
+const square = readNetlist(squareNetlist(25));
 
 /** Seconds for a dictionary of so many readings, on one core; the page uses all it has. */
-function dictionarySeconds(id: string, draws: number) {
-  const of = demoWorld.sheets.find((each) => each.id === id)!;
-  if (!hasBench(of)) throw new Error('a bench is expected');
+function dictionarySeconds(of: BenchedSheet, draws: number) {
   const started = performance.now();
   const results = drawsOf(of, draws).map((draw) => readDraw(of, draw, 1));
   dictionaryFrom(results, draws, 1);
@@ -176,6 +181,85 @@ function randomNetlists(count: number) {
   };
 }
 
+/** Sound netlists with a slip of the pen or three: typed failures only, and none for long. */
+function mutatedNetlists(count: number) {
+  const folder = join(import.meta.dirname, '../../core/test/netlists');
+  const texts = readdirSync(folder).map((name) => readFileSync(join(folder, name), 'utf8'));
+  const found = { solved: 0, 'typed failures': 0, 'without a line': 0, 'untyped errors': 0 };
+  let over = 0;
+  let longest = 0;
+  for (let seed = 1; seed <= count; seed += 1) {
+    const text = mutated(texts[seed % texts.length]!, seed);
+    const begun = performance.now();
+    try {
+      solveCircuit(readNetlist(text));
+      found.solved += 1;
+    } catch (error) {
+      found[error instanceof CoreError ? 'typed failures' : 'untyped errors'] += 1;
+      if (error instanceof NetlistError && error.line === undefined) found['without a line'] += 1;
+    }
+    const took = performance.now() - begun;
+    if (took > 3000) over += 1;
+    longest = Math.max(longest, took);
+  }
+  return { count, ...found, 'over 3 s': over, 'longest, ms': Math.round(longest) };
+}
+
+/** Every placement of every test of every demo machine, in every state that it can be in. */
+function placements() {
+  let count = 0;
+  const unsolved: string[] = [];
+  const started = performance.now();
+  for (const of of demoWorld.sheets) {
+    if (!hasBench(of)) continue;
+    const runs = [
+      sweep(of, [HEALTHY]),
+      sweep(of, everySpecimen(of), { waits: [480], seconds: 0.5 }),
+    ];
+    for (const run of runs) {
+      count += run.count;
+      unsolved.push(
+        ...run.unsolved.map(({ placement, why }) => `${of.id} ${placement.observable}: ${why}`),
+      );
+    }
+  }
+  return {
+    count,
+    'could not be solved': unsolved.length,
+    which: unsolved.slice(0, 10),
+    seconds: Number(((performance.now() - started) / 1000).toFixed(0)),
+  };
+}
+
+/** A square of resistors with a diode at every third node. */
+function squareNetlist(side: number): string {
+  const lines = ['a square', '.model DX D(IS=1e-9 N=1.6)', 'V1 n0_0 0 50'];
+  for (let i = 0; i < side; i += 1)
+    for (let j = 0; j < side; j += 1) {
+      const k = i * side + j;
+      if (i < side - 1) lines.push(`RV${k} n${i}_${j} n${i + 1}_${j} ${100 + (k % 9) * 10}`);
+      if (j < side - 1) lines.push(`RH${k} n${i}_${j} n${i}_${j + 1} ${100 + (k % 7) * 10}`);
+      if (k > 0 && k % 3 === 0) lines.push(`D${k} n${i}_${j} 0 DX`);
+    }
+  return [...lines, `RL n${side - 1}_${side - 1} 0 100`, '.op'].join('\n');
+}
+
+/** Milliseconds that ngspice takes for one more operating point; undefined where it is not installed. */
+function ngspiceMs(text: string): number | undefined {
+  const run = (times: number) => {
+    const deck = `${text.replace('.op', '')}\n.control\n${'op\n'.repeat(times)}quit\n.endc\n.end\n`;
+    const started = performance.now();
+    execFileSync('ngspice', ['-b'], { input: deck, stdio: ['pipe', 'ignore', 'ignore'] });
+    return performance.now() - started;
+  };
+  try {
+    const [one, many] = [Math.min(run(1), run(1)), Math.min(run(41), run(41))];
+    return Number(((many - one) / 40).toFixed(3));
+  } catch {
+    return undefined;
+  }
+}
+
 /** A repair after every fifth finding, and the machine powered after each. */
 const withWork = (found: readonly Evidence[]): Evidence[] =>
   found.flatMap((item, i) => {
@@ -214,11 +298,20 @@ process.stdout.write(
         for (const formula of FORMULAS) answer(formula, startValues(formula));
       }),
       'operating point, 60 nodes with 20 diodes': time(() => solveCircuit(sixtyNodes), 101, 200),
+      'the same in ngspice': ngspiceMs(sixtyText),
+      'operating point, a square of 625 nodes with 208 diodes': time(
+        () => solveCircuit(square),
+        11,
+        5,
+      ),
+      'the same in ngspice, the square': ngspiceMs(squareNetlist(25)),
+      placements: placements(),
+      'mutated netlists': mutatedNetlists(2000),
       'random netlists': randomNetlists(10_000),
       dictionaries: Object.fromEntries(
-        ['brumal-pc36', 'brisarel-ws09', 'panvale-do3', 'tarumbe-uf440i', 'norveda-nx3'].map(
-          (id) => [id, dictionarySeconds(id, id === 'norveda-nx3' ? 2 : 6)],
-        ),
+        demoWorld.sheets
+          .filter(hasBench)
+          .map((each) => [`${each.id}, revision ${each.revision}`, dictionarySeconds(each, 3)]),
       ),
       'fold and assess the closed demo job': time(() =>
         assess(sheet, foldJob(sheet, closed.entries)),

@@ -22,7 +22,7 @@ export {
   killedAt,
   specimenNow,
 } from '../bench/machine/hidden-fault';
-export { type BenchedSheet, hasBench, type Specimen } from '../bench/machine/machine';
+export { type BenchedSheet, hasBench, HEALTHY, type Specimen } from '../bench/machine/machine';
 export {
   hazardWords,
   knownSource,
@@ -34,10 +34,12 @@ export {
   probeMachine,
   PROVING_UNIT_VOLTS,
 } from '../bench/machine/probe-machine';
+export { everySpecimen, sweep } from '../bench/machine/sweep';
 export { type Deviation, instrument } from '../bench/meter/indicate';
 export { measure } from '../bench/meter/measure';
 export type { Hazard } from '../bench/meter/shown';
 export { track } from '../bench/meter/track';
 export { solveCircuit } from '../bench/analyse';
+export { NetlistError } from '../bench/errors';
 export { readNetlist } from '../bench/spice/read';
 export { type Face, faceOf } from '../bench/machine/face';

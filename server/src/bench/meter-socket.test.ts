@@ -135,6 +135,30 @@ test('between two places there is no figure: neither the old one nor that of thi
   meter.socket.close();
 });
 
+test('a circuit that cannot be solved shows no figure and says so, until the leads are moved', async () => {
+  const job = await newJob({ seed: 24 });
+  const meter = meterOn(job);
+  const seen: object[] = [];
+  meter.socket.on('message', (data) => {
+    for (const line of String(data).split('\n')) if (line) seen.push(JSON.parse(line) as object);
+  });
+  const failing = jest
+    .spyOn(BenchPool.prototype, 'probe')
+    .mockRejectedValueOnce(new Error('no solution found at 0 s: something chatters'));
+  meter.send(place({ function: 'diode', red: 'main.CN1.1', black: 'main.CN1.2', state: 'dead' }));
+  const { text } = await meter.until<{ text: string }>(
+    (line: { event?: string }) => line.event === 'trouble',
+  );
+  expect(text).toMatch(/^The simulated meter shows nothing here: .* something chatters\.$/);
+  failing.mockRestore();
+  // Several updates later there is still neither OL nor nought.
+  await new Promise((resolve) => setTimeout(resolve, 900));
+  expect(seen.filter((line) => 'fn' in line)).toEqual([]);
+  meter.send(place({ function: 'V~', red: 'main.CN1.1', black: 'main.CN1.2', state: 'standby' }));
+  expect((await meter.until(reads('V~'))).value).toBeGreaterThan(100);
+  meter.socket.close();
+});
+
 test('a socket that is gone before the machine is found leaves nothing running', async () => {
   const job = await newJob({ seed: 24 });
   const meter = meterOn(job);

@@ -1,5 +1,5 @@
 /** What the solver asks of every element. One file per device; each says what it stamps. */
-import { abs, max } from '../arithmetic';
+import { abs, max, NEVER } from '../arithmetic';
 import type { Pattern } from '../solve/pattern';
 
 /** The moment a stamp is made for. */
@@ -119,7 +119,7 @@ export abstract class Device {
   }
   /** The longest step that keeps the error of the step just made within bounds, s. */
   longest(_x: Solution, _at: Moment, _tolerance: number): number {
-    return Infinity;
+    return NEVER;
   }
   /** Whether it began or ceased to conduct in the step just made: a corner that no rate foretells. */
   bent(_x: Solution): boolean {
@@ -135,7 +135,7 @@ export abstract class Device {
   }
   /** The next moment after `t` at which it jumps or bends, s. */
   corner(_t: number): number {
-    return Infinity;
+    return NEVER;
   }
 }
 

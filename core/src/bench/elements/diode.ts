@@ -1,4 +1,4 @@
-import { abs, exp, isFinite, log, max, min } from '../arithmetic';
+import { abs, exp, isFinite, log, max, min, NEVER } from '../arithmetic';
 import { KELVIN, NOMINAL_CELSIUS, type DiodeModel } from './element';
 import { History } from './history';
 import { junctionCharge } from './junction-charge';
@@ -27,6 +27,7 @@ const NOISE_VOLTS = 2e-6;
 const STAYED = 1e-5;
 /** Of the search for the junction behind its resistance. */
 const MOST_ROUNDS = 60;
+const { E } = Math;
 /** Share of its largest current above which a junction counts as conducting; and how that fades. */
 const CONDUCTS = 1e-3;
 const FORGETS = 0.999;
@@ -62,7 +63,8 @@ export class Diode extends Device {
   #i = 0;
   #g = 0;
   /** The last volts of the whole that its junction was looked for at, and what was found. */
-  #asked = NaN;
+  #asked = 0;
+  #isAsked = false;
   #found = { v: 0, i: 0 };
   /** The largest current of late, A, and whether a share of it flowed after the last step. */
   #peak = 0;
@@ -119,7 +121,7 @@ export class Diode extends Device {
     this.#instant = at.h === 0;
     this.#gmin = at.gmin;
     if (!this.#instant) this.#charge?.prepare(at);
-    this.#asked = NaN;
+    this.#isAsked = false;
     this.#tangent(this.#limit(this.#along(this.#volts(x)), this.#v));
     const g = this.#g / (1 + this.#rs * this.#g);
     const rest = this.#i - g * this.#whole;
@@ -171,7 +173,7 @@ export class Diode extends Device {
     this.#conducts = this.#flowed > CONDUCTS * this.#peak;
   }
   override longest(x: Solution, at: Moment, tolerance: number): number {
-    if (!this.#charge) return Infinity;
+    if (!this.#charge) return NEVER;
     const { q, c } = this.#holds(this.#junctionAt(this.#volts(x)).v);
     return this.#charge.longest(q, at, tolerance, 1e-9, c * NOISE_VOLTS);
   }
@@ -197,7 +199,8 @@ export class Diode extends Device {
 
   /** Volts and amps of the junction behind its resistance, where the whole stands at so many volts. */
   #junctionAt(volts: number): { v: number; i: number } {
-    if (volts !== this.#asked) {
+    if (!this.#isAsked || volts !== this.#asked) {
+      this.#isAsked = true;
       this.#asked = volts;
       this.#found = this.#search(volts);
     }
@@ -242,7 +245,7 @@ export class Diode extends Device {
       return { i: this.#is * (e - 1), g: (this.#is * e) / vte };
     }
     if (v >= -this.#breakdown) {
-      const cube = ((3 * vte) / (v * Math.E)) ** 3;
+      const cube = ((3 * vte) / (v * E)) ** 3;
       return { i: -this.#is * (1 + cube), g: (this.#is * 3 * cube) / v };
     }
     const e = exp(min(-(this.#breakdown + v) / vte, 600));

@@ -8,7 +8,7 @@
  * @see Nagel, SPICE2: A Computer Program to Simulate Semiconductor Circuits (1975), section 4; Gear,
  *   Numerical Initial Value Problems in Ordinary Differential Equations (1971).
  */
-import { abs, max, min, sqrt } from '../arithmetic';
+import { abs, max, min, sqrt, NEVER } from '../arithmetic';
 import type { Moment } from './device';
 
 /** SPICE's factor: how far the estimated error may exceed the tolerance before a step is cut. */
@@ -76,7 +76,7 @@ export class History {
    */
   longest(stored: number, at: Moment, relative: number, floor: number, noise: number): number {
     const [one, two, three] = this.#past;
-    if (at.method === 'euler' || !one || !two || !three) return Infinity;
+    if (at.method === 'euler' || !one || !two || !three) return NEVER;
     const third = dividedDifference({ t: at.t, stored }, one, two, three);
     const before = (one.stored - two.stored) / (one.t - two.t);
     const tolerance = max(

@@ -1,4 +1,4 @@
-import { max } from '../arithmetic';
+import { abs, max } from '../arithmetic';
 import type { Pattern } from '../solve/pattern';
 import {
   Device,
@@ -30,6 +30,9 @@ export interface RegulatorElement extends TwoPole<'regulator'> {
   readonly ratio: number;
   readonly enable?: Condition;
 }
+
+/** Share of a voltage that is lost in a difference of two. */
+const ROUNDING = 1e-11;
 
 type Piece = 'off' | 'holds' | 'limits';
 
@@ -80,7 +83,9 @@ export class Regulator extends Device {
     const target = max(0, following ? input - dropout : volts);
     const g = 1 / ohms;
     const amps = g * (target - out);
-    const piece = forced ?? (amps >= limit ? 'limits' : amps <= 0 ? 'off' : 'holds');
+    // At the border of two pieces, rounding alone sends nobody over it and back.
+    const slack = this.#piece === 'holds' ? g * ROUNDING * (abs(target) + abs(out)) : 0;
+    const piece = forced ?? (amps >= limit + slack ? 'limits' : amps <= -slack ? 'off' : 'holds');
     if (piece === 'limits') return { i: limit, byOut: 0, byIn: 0, piece };
     if (piece === 'off') return { i: 0, byOut: 0, byIn: 0, piece };
     return { i: amps, byOut: -g, byIn: following && target > 0 ? g : 0, piece };

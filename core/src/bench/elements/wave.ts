@@ -1,8 +1,10 @@
 /** A source's level over time, and the moments at which it bends. */
-import { abs, exp, floor, isFinite, max } from '../arithmetic';
+import { abs, exp, floor, isFinite, max, NEVER } from '../arithmetic';
 import type { Wave } from './element';
 import { writeNumber as figure } from '../spice/number';
 import { nth } from '../../numeric/nth';
+
+const { PI, sin } = Math;
 
 /** @param t - Seconds, from 0. */
 export function levelAt(wave: Wave, t: number): number {
@@ -12,8 +14,8 @@ export function levelAt(wave: Wave, t: number): number {
     case 'sin': {
       const { offset, amplitude, hertz, delay, damping, phase } = wave;
       const since = max(0, t - delay);
-      const angle = 2 * Math.PI * hertz * since + (phase * Math.PI) / 180;
-      return offset + amplitude * exp(-damping * since) * Math.sin(angle);
+      const angle = PI * (2 * hertz * since + phase / 180);
+      return offset + amplitude * exp(-damping * since) * sin(angle);
     }
     case 'pulse': {
       const { low, high, delay, rise, fall, width, period } = wave;
@@ -45,7 +47,7 @@ export function meanOf(wave: Wave): number {
       return wave.offset;
     case 'pulse': {
       const { low, high, rise, fall, width, period } = wave;
-      if (!isFinite(period)) return levelAt(wave, Infinity);
+      if (!isFinite(period)) return levelAt(wave, NEVER);
       return low + ((high - low) * (width + (rise + fall) / 2)) / period;
     }
     case 'pwl':
@@ -71,11 +73,11 @@ export function cornerAfter(wave: Wave, t: number): number {
   const past = t + 1e-12 + abs(t) * 1e-12;
   switch (wave.kind) {
     case 'dc':
-      return Infinity;
+      return NEVER;
     case 'sin':
-      return wave.delay > past ? wave.delay : Infinity;
+      return wave.delay > past ? wave.delay : NEVER;
     case 'pwl':
-      return wave.points[pointAfter(wave.points, past)]?.[0] ?? Infinity;
+      return wave.points[pointAfter(wave.points, past)]?.[0] ?? NEVER;
     case 'pulse': {
       const { delay, rise, fall, width, period } = wave;
       const corners = [0, rise, rise + width, rise + width + fall];
@@ -85,7 +87,7 @@ export function cornerAfter(wave: Wave, t: number): number {
           const at = delay + (start > 0 ? start * period : 0) + corner;
           if (at > past) return at;
         }
-      return Infinity;
+      return NEVER;
     }
   }
 }

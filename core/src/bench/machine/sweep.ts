@@ -9,7 +9,7 @@ import { askedOf } from './outcomes';
 import { probeMachine, type MachineFacts, type Placement } from './probe-machine';
 
 /** Seconds after isolation: at once, while the bus falls, when the wait is over, and long after. */
-const WAITS = [0, 1, 60, 480] as const;
+const WAITS: readonly number[] = [0, 1, 60, 480];
 
 export interface Placed {
   readonly placement: Placement;
@@ -17,10 +17,13 @@ export interface Placed {
 }
 
 /** With all that the test wants out of the way, and with nothing opened. */
-export function* everyPlacement(sheet: BenchedSheet): Generator<Placed> {
+export function* everyPlacement(
+  sheet: BenchedSheet,
+  waits: readonly number[] = WAITS,
+): Generator<Placed> {
   for (const { test, point, situation } of askedOf(sheet))
     for (const { id, energy } of sheet.states)
-      for (const isolatedFor of energy === 'live' ? [undefined] : WAITS)
+      for (const isolatedFor of energy === 'live' ? [undefined] : waits)
         for (const access of situation.access.length > 0 ? [[], situation.access] : [[]])
           yield {
             facts: { access, isolatedFor },
@@ -47,16 +50,19 @@ export interface Unsolved extends Placed {
   readonly why: string;
 }
 
-/** @returns how many were probed, and those that have no solution. */
+/**
+ * @param waits - Seconds after isolation. @param seconds - For which each is followed.
+ * @returns how many were probed, and those that have no solution.
+ */
 export function sweep(
   sheet: BenchedSheet,
   specimens: Iterable<Specimen>,
-  seconds = 3,
+  { waits = WAITS, seconds = 3 }: { waits?: readonly number[]; seconds?: number } = {},
 ): { readonly count: number; readonly unsolved: readonly Unsolved[] } {
   const unsolved: Unsolved[] = [];
   let count = 0;
   for (const specimen of specimens)
-    for (const each of everyPlacement(sheet)) {
+    for (const each of everyPlacement(sheet, waits)) {
       count += 1;
       const why = troubleOf(sheet, specimen, each, seconds);
       if (why !== undefined) unsolved.push({ ...each, specimen, why });

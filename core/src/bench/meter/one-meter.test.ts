@@ -2,7 +2,8 @@
 import type { MeterFunction } from '../../meter/functions';
 import { readNetlist } from '../spice/read';
 import { measure } from './measure';
-import { track, type Track } from './track';
+import type { Track } from './over-time';
+import { track } from './track';
 
 const circuit = (...lines: string[]) => readNetlist(['title', ...lines].join('\n'));
 const live = (lines: readonly string[], fn: MeterFunction, red: string, more: object = {}) =>

@@ -27,7 +27,7 @@ import { ampsInput, inputOf, isAmps, seenBy, withInput, type Input } from './inp
 import { onJack } from './jacks';
 import type { Probing } from './probing';
 import { AIR, type Flag, type Hazard, type MeasureOptions } from './shown';
-import type { Seen, TrackOptions } from './track';
+import type { Seen, TrackOptions } from './over-time';
 
 interface Run {
   readonly seen: readonly Seen[];

@@ -5,6 +5,7 @@
 import { abs, max, min } from '../arithmetic';
 import type { Circuit } from '../circuit';
 import { nth } from '../../numeric/nth';
+import { NoConvergenceError } from '../errors';
 import { limitOf } from './extrapolate';
 import { Storage, type Arrival, type State, type Stored } from './periodic';
 import { reader, type Quantity } from './quantity';
@@ -44,11 +45,37 @@ export interface Turned {
   readonly settled: boolean;
 }
 
+/**
+ * @param near - What a circuit like it held at rest: the search begins there. Where it does not come to
+ *   rest from there it begins anew, for what only leaks away would stand for what is fed.
+ */
 export function byTurns(
   circuit: Circuit,
   quantities: readonly Quantity[],
   rhythm: Rhythm,
   { near, ...options }: SystemOptions & { readonly near?: Stored | undefined },
+): Turned {
+  const warm =
+    near && rhythm.period && attempt(() => search(circuit, quantities, rhythm, options, near));
+  return warm && warm.settled ? warm : search(circuit, quantities, rhythm, options, undefined);
+}
+
+/** Charges of another circuit may contradict this one. */
+function attempt<T>(what: () => T): T | undefined {
+  try {
+    return what();
+  } catch (error) {
+    if (error instanceof NoConvergenceError) return undefined;
+    throw error;
+  }
+}
+
+function search(
+  circuit: Circuit,
+  quantities: readonly Quantity[],
+  rhythm: Rhythm,
+  options: SystemOptions,
+  near: Stored | undefined,
 ): Turned {
   const system = new System(circuit, { ...options, precision: METERED });
   // At a crest, so that a rectifier's capacitor begins nearly full instead of being filled turn by turn.

@@ -178,8 +178,8 @@ function arrivalOf(all: readonly Turn[], patience: number): Arrival {
   for (const turn of all) {
     const net = turn.last - turn.start;
     if (abs(net) <= TREMBLING * patience * turn.variation + NOTHING) continue;
-    // What creeps to its end goes one way, and ever slower: anything else so small is trembling too.
-    const creeps = net * turn.before > 0 && abs(net) <= abs(turn.before);
+    // What creeps to its end goes one way: so small a step back and forth is trembling too.
+    const creeps = net * turn.before > 0;
     if (turn.turns > 2 && !creeps && abs(net) <= NOISE * max(abs(turn.last), turn.variation)) {
       if (found === 'yes') found = 'nearly';
       continue;

@@ -11,6 +11,7 @@ import {
 } from '../elements/index';
 import { CircuitTooLargeError, FloatingNodeError, NetlistError, SourceLoopError } from '../errors';
 import { MOST_ELEMENTS } from '../spice/read';
+import { ABSURD } from '../spice/words';
 
 /** Sets of nodes that grow together (union–find). */
 class Islands {
@@ -95,14 +96,11 @@ function loop(last: TwoPoleElement, joined: readonly TwoPoleElement[]): SourceLo
   return new SourceLoopError(names);
 }
 
-/** Figures beyond these are slips of the pen; they would only be lost in rounding. */
-const LARGEST = 1e15;
-
 const checked = new WeakSet<Element>();
 
 function checkFigures(element: Element): void {
   if (checked.has(element)) return;
-  const bad = figuresIn(element).find((value) => Number.isNaN(value) || Math.abs(value) > LARGEST);
+  const bad = figuresIn(element).find((value) => Number.isNaN(value) || Math.abs(value) > ABSURD);
   if (bad !== undefined) throw new NetlistError(`“${element.name}” has an absurd value: ${bad}`);
   checked.add(element);
 }

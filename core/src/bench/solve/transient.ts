@@ -2,7 +2,7 @@
  * A circuit over time: steps whose length and rule follow the truncation error, exact landings on
  * the corners of sources, and switches whose moment of change is closed in upon.
  */
-import { abs, floor, max, min } from '../arithmetic';
+import { abs, floor, max, min, NEVER } from '../arithmetic';
 import type { Wave } from '../elements/element';
 import { Capacitor } from '../elements/capacitor';
 import { having, type Moment } from '../elements/device';
@@ -52,7 +52,7 @@ export function runTransient(
     most,
     tolerance = 1e-3,
     corner = 0.05,
-    every = Infinity,
+    every = NEVER,
     mostSteps = 2_000_000,
   }: TransientOptions,
   seen: (t: number) => boolean | void,
@@ -86,12 +86,12 @@ export function runTransient(
       throw new NoConvergenceError(system.worst, t, 'time hardly moves on: something chatters');
     if (steps >= mostSteps)
       throw new CircuitTooLargeError('steps in time or more', steps, mostSteps);
-    let next = Infinity;
+    let next = NEVER;
     for (const device of cornered) next = min(next, device.corner(t));
     // A switch that works by the clock changes at that moment, and not before.
-    let timed = Infinity;
+    let timed = NEVER;
     for (const device of system.discrete) timed = min(timed, device.corner(t));
-    const mark = every < Infinity ? every * (floor(t / every + 1e-6) + 1) : Infinity;
+    const mark = every < NEVER ? every * (floor(t / every + 1e-6) + 1) : NEVER;
     const end = min(to, next, mark);
     let step = min(h, most, end - t);
     // Two steps rather than one and a sliver.
@@ -123,7 +123,7 @@ export function runTransient(
       calm = 0;
       continue;
     }
-    let allowed = Infinity;
+    let allowed = NEVER;
     for (const device of storing) allowed = min(allowed, device.longest(x, at, tolerance));
     const finest = max(least * 8, most * FINEST);
     if (allowed < 0.9 * step && step > finest) {

@@ -7,6 +7,8 @@ import type { Statement } from './lines';
 import { spiceNumber } from './number';
 import { nth } from '../../numeric/nth';
 
+/** Figures beyond this are slips of the pen; they would only be lost in rounding. */
+export const ABSURD = 1e15;
 const NODE = /^[a-z0-9_][a-z0-9_.+#/-]*$/;
 
 /** Where a statement stands: its parameters and how its names become the circuit's. */
@@ -89,6 +91,7 @@ export class Words {
     const value = spiceNumber(text) ?? this.#around.scope.get(text);
     if (value === undefined || !Number.isFinite(value))
       this.fail(`${what}: “${text}” is not a figure`);
+    if (Math.abs(value) > ABSURD) this.fail(`${what}: ${text} is an absurd figure`);
     return value;
   }
 
