@@ -19,10 +19,10 @@ export interface Placed {
 /** With all that the test wants out of the way, and with nothing opened. */
 export function* everyPlacement(
   sheet: BenchedSheet,
-  waits: readonly number[] = WAITS,
+  { waits = WAITS, live = true }: Pick<SweepOptions, 'waits' | 'live'> = {},
 ): Generator<Placed> {
   for (const { test, point, situation } of askedOf(sheet))
-    for (const { id, energy } of sheet.states)
+    for (const { id, energy } of sheet.states.filter((each) => live || each.energy === 'dead'))
       for (const isolatedFor of energy === 'live' ? [undefined] : waits)
         for (const access of situation.access.length > 0 ? [[], situation.access] : [[]])
           yield {
@@ -50,19 +50,27 @@ export interface Unsolved extends Placed {
   readonly why: string;
 }
 
+export interface SweepOptions {
+  /** Seconds after isolation. */
+  readonly waits?: readonly number[];
+  /** The live states too. */
+  readonly live?: boolean;
+  /** For which each placement is followed. */
+  readonly seconds?: number;
+}
+
 /**
- * @param waits - Seconds after isolation. @param seconds - For which each is followed.
  * @returns how many were probed, and those that have no solution.
  */
 export function sweep(
   sheet: BenchedSheet,
   specimens: Iterable<Specimen>,
-  { waits = WAITS, seconds = 3 }: { waits?: readonly number[]; seconds?: number } = {},
+  { seconds = 3, ...which }: SweepOptions = {},
 ): { readonly count: number; readonly unsolved: readonly Unsolved[] } {
   const unsolved: Unsolved[] = [];
   let count = 0;
   for (const specimen of specimens)
-    for (const each of everyPlacement(sheet, waits)) {
+    for (const each of everyPlacement(sheet, which)) {
       count += 1;
       const why = troubleOf(sheet, specimen, each, seconds);
       if (why !== undefined) unsolved.push({ ...each, specimen, why });
