@@ -72,6 +72,9 @@ export class Diode extends Device {
   /** An operating point is being sought: nothing is charged. */
   #instant = true;
   #gmin = 0;
+  /** What was last worked out: written here, for an object each time would cost more than the exponential. */
+  #amps = 0;
+  #siemens = 0;
   /** Amps after the last two steps. */
   #flowed = 0;
   #earlier = 0;
@@ -105,11 +108,11 @@ export class Diode extends Device {
   }
 
   #tangent(v: number): void {
-    const { i, g } = this.#total(v);
+    this.#total(v);
     this.#v = v;
-    this.#i = i;
-    this.#g = g;
-    this.#whole = v + this.#rs * i;
+    this.#i = this.#amps;
+    this.#g = this.#siemens;
+    this.#whole = v + this.#rs * this.#i;
   }
 
   /** Where the junction would be if the tangent went on to these volts of the whole. */
@@ -132,7 +135,8 @@ export class Diode extends Device {
 
   override loadAc({ re, im }: AcStamp, x: Solution, omega: number): void {
     const { v } = this.#junctionAt(this.#volts(x));
-    const { g } = this.#shockley(v);
+    this.#shockley(v);
+    const g = this.#siemens;
     const b = this.#charge ? omega * this.#holds(v).c : 0;
     // y / (1 + rs·y), with y = g + j·b.
     const [p, q] = [1 + this.#rs * g, this.#rs * b];
@@ -147,7 +151,8 @@ export class Diode extends Device {
     if (abs(moved) <= slack.volts + STAYED * abs(v)) return true;
     // Moved, but along its tangent: a diode that blocks may do so at any voltage.
     const foretold = this.#i + this.#g * moved;
-    const { i } = this.#total(v);
+    this.#total(v);
+    const i = this.#amps;
     return abs(i - foretold) <= slack.amps + slack.relative * max(abs(i), abs(foretold));
   }
 
@@ -157,7 +162,7 @@ export class Diode extends Device {
 
   override begin(x: Solution, at: Moment): void {
     this.refill(x, at.t);
-    this.#flowed = this.#amps(x);
+    this.#flowed = this.#flowing(x);
     this.#earlier = this.#flowed;
     this.#conducts = this.#flowed > 0;
     this.#peak = 0;
@@ -168,7 +173,7 @@ export class Diode extends Device {
   override accept(x: Solution, at: Moment): void {
     this.#charge?.accept(this.#holds(this.#junctionAt(this.#volts(x)).v).q, at);
     this.#earlier = this.#flowed;
-    this.#flowed = this.#amps(x);
+    this.#flowed = this.#flowing(x);
     this.#peak = max(abs(this.#flowed), this.#peak * FORGETS);
     this.#conducts = this.#flowed > CONDUCTS * this.#peak;
   }
@@ -178,7 +183,7 @@ export class Diode extends Device {
     return this.#charge.longest(q, at, tolerance, 1e-9, c * NOISE_VOLTS);
   }
   override bent(x: Solution): boolean {
-    return this.#amps(x) > CONDUCTS * this.#peak !== this.#conducts;
+    return this.#flowing(x) > CONDUCTS * this.#peak !== this.#conducts;
   }
   override willBend(x: Solution, ahead: Solution, longer: number): number {
     if (this.#conducts) {
@@ -192,9 +197,11 @@ export class Diode extends Device {
   }
 
   /** Amps of the junction, without what charges it. */
-  #amps(x: Solution): number {
+  #flowing(x: Solution): number {
     const { v, i } = this.#junctionAt(this.#volts(x));
-    return this.#charge ? this.#shockley(v).i : i;
+    if (!this.#charge) return i;
+    this.#shockley(v);
+    return this.#amps;
   }
 
   /** Volts and amps of the junction behind its resistance, where the whole stands at so many volts. */
@@ -209,47 +216,61 @@ export class Diode extends Device {
 
   /** v + rs·i(v) = volts. It bends one way on either side: Newton's method from beyond comes down on it. */
   #search(volts: number): { v: number; i: number } {
-    if (this.#rs === 0) return { v: volts, i: this.#total(volts).i };
+    if (this.#rs === 0) {
+      this.#total(volts);
+      return { v: volts, i: this.#amps };
+    }
     const most = this.#vte * log(1 + abs(volts) / (this.#rs * this.#is));
     let v = volts >= 0 ? min(volts, most) : max(volts, -this.#breakdown - most);
     for (let round = 0; round < MOST_ROUNDS; round += 1) {
-      const { i, g } = this.#total(v);
-      const off = v + this.#rs * i - volts;
-      const next = v - off / (1 + this.#rs * g);
-      if (abs(next - v) <= 1e-12 * (1 + abs(v))) return { v: next, i: i + g * (next - v) };
+      this.#total(v);
+      const off = v + this.#rs * this.#amps - volts;
+      const next = v - off / (1 + this.#rs * this.#siemens);
+      if (abs(next - v) <= 1e-12 * (1 + abs(v)))
+        return { v: next, i: this.#amps + this.#siemens * (next - v) };
       v = next;
     }
-    return { v, i: this.#total(v).i };
+    this.#total(v);
+    return { v, i: this.#amps };
   }
 
   /** Coulombs and farads at these volts. */
   #holds(v: number): { q: number; c: number } {
-    const { i, g } = this.#shockley(v);
-    return junctionCharge(this.#model, v, i, g);
+    this.#shockley(v);
+    return junctionCharge(this.#model, v, this.#amps, this.#siemens);
   }
 
-  /** Amps and siemens of the junction, with what charges it in the step being made. */
-  #total(v: number): { i: number; g: number } {
-    const { i, g } = this.#shockley(v);
-    const gmin = this.#gmin;
-    if (!this.#charge || this.#instant) return { i: i + gmin * v, g: g + gmin };
-    const { q, c } = junctionCharge(this.#model, v, i, g);
-    const { factor, rest } = this.#charge;
-    return { i: i + gmin * v + factor * q + rest, g: g + gmin + factor * c };
+  /** Sets amps and siemens of the junction, with what charges it in the step being made. */
+  #total(v: number): void {
+    this.#shockley(v);
+    const charge = this.#instant ? undefined : this.#charge;
+    if (charge) {
+      const { q, c } = junctionCharge(this.#model, v, this.#amps, this.#siemens);
+      this.#amps += charge.factor * q + charge.rest;
+      this.#siemens += charge.factor * c;
+    }
+    this.#amps += this.#gmin * v;
+    this.#siemens += this.#gmin;
   }
 
-  #shockley(v: number): { i: number; g: number } {
+  /** Sets amps and siemens of the junction alone. */
+  #shockley(v: number): void {
     const vte = this.#vte;
+    const is = this.#is;
     if (v >= -3 * vte) {
       const e = exp(min(v / vte, 600));
-      return { i: this.#is * (e - 1), g: (this.#is * e) / vte };
+      this.#amps = is * (e - 1);
+      this.#siemens = (is * e) / vte;
+    } else if (v >= -this.#breakdown) {
+      const third = (3 * vte) / (v * E);
+      const cube = third * third * third;
+      this.#amps = -is * (1 + cube);
+      this.#siemens = (is * 3 * cube) / v;
+    } else {
+      const e = exp(min(-(this.#breakdown + v) / vte, 600));
+      this.#amps = -is * e;
+      this.#siemens = (is * e) / vte;
     }
-    if (v >= -this.#breakdown) {
-      const cube = ((3 * vte) / (v * E)) ** 3;
-      return { i: -this.#is * (1 + cube), g: (this.#is * 3 * cube) / v };
-    }
-    const e = exp(min(-(this.#breakdown + v) / vte, 600));
-    return { i: -this.#is * e, g: (this.#is * e) / vte };
   }
 
   #limit(volts: number, last: number): number {
