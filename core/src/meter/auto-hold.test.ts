@@ -76,6 +76,13 @@ test('a test that settles slowly is given its time', () => {
   expect(taken(feed(new AutoHold({ ...HOLD, still: 2 }), steady))).toEqual([5]);
 });
 
+test('a figure with a voltage behind it is never held, however still it stands', () => {
+  const hold = new AutoHold();
+  const line = { fn: 'ohm', value: 20_000, unit: 'ohm', flags: ['auto', 'disturbed'] } as const;
+  const states = Array.from({ length: 12 }, (_, i) => hold.feed({ t: i / 4, ...line }));
+  expect(new Set(states.map(({ kind }) => kind))).toEqual(new Set(['air']));
+});
+
 test('turning the dial begins anew', () => {
   const hold = new AutoHold();
   feed(hold, [9, 9]);

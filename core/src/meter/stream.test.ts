@@ -5,6 +5,7 @@ import {
   MeterLines,
   parseMeterLine,
   sameFunction,
+  spoiledBy,
   type MeterLine,
 } from './stream';
 
@@ -40,6 +41,13 @@ test.each([
   '{"t":1,"fn":"V~","value":1e999,"unit":"V"}',
 ])('%s is no reading', (text) => {
   expect(parseMeterLine(text)).toBeUndefined();
+});
+
+test('a figure that means nothing says why; a restless or an overloaded one means something', () => {
+  expect(spoiledBy({ flags: ['auto', 'fuse'] })).toMatch(/fuse is blown/);
+  expect(spoiledBy({ flags: ['auto', 'OL', 'disturbed'] })).toMatch(/^⚠ Voltage stands/);
+  for (const flags of [[], ['auto', 'stable'], ['OL'], ['unsteady'], ['buzzer']])
+    expect(spoiledBy({ flags })).toBeUndefined();
 });
 
 test('lines cut anywhere come together again, in their order', () => {
