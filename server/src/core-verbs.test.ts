@@ -124,6 +124,23 @@ describe('the bench on the command line', () => {
     ).toMatchObject({ indication: { value: 9 } });
   });
 
+  test('measure begins with what the netlist says is stored', () => {
+    const bus = 't\nC1 p 0 470u IC=310\nR1 p 0 47k';
+    // τ = 470 µF · 47 kΩ beside 10 MΩ = 22.0 s: 310 · e^(−10/22) = 196.8 V after ten seconds.
+    const volts = { netlist: bus, red: 'p', black: '0', function: 'V=', seconds: 10 };
+    const { indication, track } = runVerb('measure', volts) as {
+      indication: { value: number };
+      track: { value: number }[];
+    };
+    expect(indication.value).toBeGreaterThan(194);
+    expect(indication.value).toBeLessThan(200);
+    expect(track[4]!.value).toBeGreaterThan(280);
+    expect(runVerb('measure', { ...volts, function: 'ohm' })).toMatchObject({
+      track: [],
+      hazards: [{ kind: 'driven-live', volts: expect.closeTo(310, 0) }],
+    });
+  });
+
   test.each([
     ['R1 a 0', /line 2/],
     ['R1 a b 1k\nV1 a b 5', /no path to ground/],

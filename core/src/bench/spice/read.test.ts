@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CircuitTooLargeError, NetlistError } from '../errors';
+import { CircuitTooLargeError, NetlistError, TooMuchWorkError } from '../errors';
 import { solveCircuit } from '../analyse';
 import { randomNetlist } from '../../../test/random-netlist';
 import { evaluate } from './expression';
@@ -145,4 +145,92 @@ test('subcircuits written flat solve to the same figures', () => {
   const circuit = readNetlist(text);
   const flat = readNetlist(writeNetlist(circuit));
   expect(solveCircuit(flat).op!.nodes).toEqual(solveCircuit(circuit).op!.nodes);
+});
+
+describe('as people write them', () => {
+  test('parameters in any order, options of another solver, a temperature, and what is asked for twice', () => {
+    const { elements, analyses } = readNetlist(
+      deck(
+        '.options reltol=1e-4 noacct temp=47',
+        '.param total={one+two}',
+        'R1 a 0 {total} tc1=0.01',
+        '.param one=4k7 two = {one / 47}',
+        '.print tran v(a)',
+        '.op',
+        '.op',
+      ),
+    );
+    // 4,700 + 100 Ω, and a fifth more at 20 °C above the nominal 27.
+    expect(elements).toMatchObject([{ kind: 'resistor', ohms: expect.closeTo(5760, 6) }]);
+    expect(analyses).toEqual([{ kind: 'op' }]);
+  });
+
+  test('a level beside a waveform is for the operating point, edges left out last one step', () => {
+    const { elements } = readNetlist(
+      deck('V1 a 0 DC 5 SIN(2 10 50)', 'V2 b 0 PULSE(0 1 0 0 2u 1m 3m)', '.tran 10u 5m'),
+    );
+    expect(elements).toMatchObject([
+      { dc: 5, wave: { kind: 'sin', offset: 2 } },
+      { wave: { rise: expect.closeTo(1e-5, 12), fall: expect.closeTo(2e-6, 12) } },
+    ]);
+    const op = (...lines: string[]) => solveCircuit(readNetlist(deck(...lines, '.op'))).op!.nodes;
+    expect(op('V1 a 0 DC 5 SIN(2 10 50)', 'R1 a 0 1k')).toEqual({ a: 5 });
+    expect(op('V1 a 0 SIN(2 10 50)', 'R1 a 0 1k')).toEqual({ a: 2 });
+  });
+
+  test('a junction that stores is written and read as the same', () => {
+    const { elements } = readNetlist(deck('.model X D(CJO=100p TT=5u VJ=0.7)', 'D1 a 0 X'));
+    expect(elements).toMatchObject([
+      { model: { cjo: expect.closeTo(1e-10, 15), tt: expect.closeTo(5e-6, 12), vj: 0.7, m: 0.5 } },
+    ]);
+    expect(
+      readNetlist(writeNetlist(readNetlist(deck('.model X D(CJO=1p)', 'D1 a 0 X')))),
+    ).toMatchObject({ elements: [{ model: { cjo: 1e-12 } }] });
+  });
+});
+
+describe('bombs are read, or refused by their size', () => {
+  const many = (count: number, line: (i: number) => string) =>
+    Array.from({ length: count }, (_, i) => line(i));
+
+  test.each([
+    ['empty continuations', ['R1 a 0 1k', '+\n'.repeat(300_000)]],
+    ['blanks', [`R1 a 0${' '.repeat(900_000)}1k`]],
+    ['blanks about a sign', [`R1 a 0 1k tc1${' '.repeat(400_000)}=${' '.repeat(400_000)}0`]],
+    ['brackets', [`R1 a 0 1k${'('.repeat(900_000)}`]],
+    ['one analysis five hundred times', ['R1 a 0 1k', ...many(500, () => '.op')]],
+  ])('%s', (_, lines) => {
+    expect(readNetlist(deck(...lines)).elements).toMatchObject([{ name: 'r1', ohms: 1000 }]);
+  });
+
+  test('empty subcircuits in each other are counted', () => {
+    const nest = many(6, (i) =>
+      [`.subckt s${i} a`, ...many(12, (k) => (i === 5 ? '' : `X${k} a s${i + 1}`)), '.ends'].join(
+        '\n',
+      ),
+    );
+    expect(() => readNetlist(deck(...nest, 'X1 n s0', 'R1 n 0 1'))).toThrow(CircuitTooLargeError);
+  });
+
+  test('a source of fifty thousand points, and parameters that stand on each other', () => {
+    const points = many(50_000, (i) => `${i}u ${i % 7}`).join(' ');
+    const text = deck(`V1 a 0 PWL(${points})`, 'R1 a b 1k', 'C1 b 0 1n', '.tran 1m 50m');
+    expect(solveCircuit(readNetlist(text)).tran!.t.length).toBe(51);
+    const chain = many(5000, (i) => `p${i}={p${i + 1}+1}`).join(' ');
+    expect(() => readNetlist(deck(`.param ${chain} p5000=1`, 'R1 a 0 {p0}'))).toThrow(
+      /stand on each other/,
+    );
+  });
+
+  test('more computing than one circuit is given ends with its name, not with the patience', () => {
+    const text = deck(
+      'V1 a 0 SIN(0 5 1meg)',
+      'D1 a b X',
+      'C1 b 0 1u',
+      'R1 b 0 1k',
+      '.model X D',
+      '.tran 1m 100',
+    );
+    expect(() => solveCircuit(readNetlist(text))).toThrow(TooMuchWorkError);
+  });
 });
