@@ -287,6 +287,62 @@ test('dial, leads, mismatch, hazards and a lost line on the simulated meter', as
   });
 });
 
+test('a figure that means nothing is told and not kept; where nothing can be solved nothing is shown', async ({
+  page,
+  newJob,
+}) => {
+  const job = await newJob('fridge', { seed: WINDING });
+  let failing = false;
+  await page.routeWebSocket(/\/meter$/, (socket) => {
+    const server = socket.connectToServer();
+    server.onMessage((line) => {
+      if (!failing) socket.send(line);
+    });
+    socket.onMessage((text) => {
+      if (!failing) return server.send(text);
+      socket.send(
+        `${JSON.stringify({
+          event: 'trouble',
+          text: 'The simulated meter shows nothing here: its circuit could not be solved.',
+        })}\n`,
+      );
+    });
+  });
+  await page.goto(`/jobs/${job}/measure?at=rail-5`);
+  await confirm(page, 'Precautions taken');
+  await press(page, 'a');
+  await connect(page);
+  await page.keyboard.press('d');
+  await expect(digits(page)).toHaveText(/^[45]\.\d+ V$/);
+
+  const keep = page.getByRole('button', { name: /^Keep/ }).filter({ visible: true });
+  await test.step('ohms on a rail of 5 V: the figure with its warning, and no key that keeps it', async () => {
+    await page.getByRole('combobox', { name: 'Dial of the simulated meter' }).selectOption('ohm');
+    await expect(meter(page)).toContainText('Voltage stands between the tips');
+    await expect(keep).toHaveCount(0);
+  });
+
+  await test.step('no solution: no digits, a sentence, nothing to keep', async () => {
+    failing = true;
+    await page.getByRole('combobox', { name: 'Dial of the simulated meter' }).selectOption('V=');
+    await expect(meter(page)).toContainText('The simulated meter shows nothing here');
+    await expect(digits(page)).toHaveText('– – –');
+    await expect(keep).toHaveCount(0);
+    const before = await rollCount(page);
+    await page.keyboard.press('Enter');
+    expect(await rollCount(page)).toBe(before);
+  });
+
+  await test.step('the leads moved, it measures again', async () => {
+    failing = false;
+    await page.getByRole('button', { name: /^Lift the leads/ }).click();
+    await page.getByRole('combobox', { name: 'Dial of the simulated meter' }).selectOption('V=');
+    await page.getByRole('button', { name: /^Touch the points/ }).click();
+    await expect(digits(page)).toHaveText(/^[45]\.\d+ V$/);
+    await expect(keep).toBeEnabled();
+  });
+});
+
 test('a meter on the serial port: lines in pieces, noise, and a cable pulled out', async ({
   page,
   newJob,

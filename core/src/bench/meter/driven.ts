@@ -68,6 +68,8 @@ export class DrivenMeter {
     if (strong > DANGEROUS)
       return overload(fn, ['disturbed'], [{ kind: 'driven-live', volts: strong }]);
     const disturbed: readonly Flag[] = strong > DISTURBING ? ['disturbed'] : [];
+    // What it would make of a circuit that swings changes with every moment: no figure stands for it.
+    if (strong > DISTURBING && alternates(this.#circuit)) return overload(fn, disturbed, []);
     switch (fn) {
       case 'capacitance':
         return strong > DISTURBING

@@ -57,9 +57,8 @@ export function MeterDigits({
   const figure = line && !stale ? digitsOf(line) : undefined;
   const spoiled = line && spoiledBy(line);
   const note = stale
-    ? feed.status === 'lost'
-      ? (feed.trouble ?? 'The meter is gone.')
-      : 'No figures come: nothing is recorded.'
+    ? (feed.trouble ??
+      (feed.status === 'lost' ? 'The meter is gone.' : 'No figures come: nothing is recorded.'))
     : (spoiled ?? wrong ?? (hold ? WORDS[hold] : restWords(line)));
   return (
     <div className="min-w-0 basis-full">

@@ -8,7 +8,6 @@ import {
 } from '@jeitinho/core';
 import type { Placement } from '@jeitinho/core/bench';
 import { useEffect, useState } from 'react';
-import { Said } from '../said';
 import {
   disconnectMeter,
   dismissHazard,
@@ -198,7 +197,7 @@ function Handling({ feed, simulated, holding }: OfFeed & { simulated: boolean; h
   );
 }
 
-/** Lines that could not be read, a connection in trouble, and a danger the meter was taken off for. */
+/** Lines that could not be read, and a danger the meter was taken off for. */
 function Trouble({ feed }: OfFeed) {
   return (
     <>
@@ -207,9 +206,6 @@ function Trouble({ feed }: OfFeed) {
           {feed.bad} lines could not be read and were passed over.
         </p>
       )}
-      <Said className="m-0 text-[14px] text-brick">
-        {feed.status === 'on' && feed.trouble && <> {feed.trouble}</>}
-      </Said>
       {feed.hazard && (
         <div role="alert" className="mt-1 border-l-4 border-brick bg-brick-tint px-3 py-2">
           <p className="m-0 font-semibold">Stop. {feed.hazard}</p>
