@@ -16,8 +16,11 @@ import { runTransient } from './transient';
 
 /** Turns of a search, by how long they take: 0.6 s of them, but so many at least and at most. */
 const SEARCH = { seconds: 0.6, least: 40, most: 400 } as const;
-/** What creeps is given so many turns, for guesses may bring it home. */
-const HOPELESS = 12;
+/** What creeps is given so many turns, for a guess may bring it home. */
+const HOPELESS = 6;
+/** It creeps for so many turns at least; and how far a quantity may go in them, as a share of it. */
+const CREEPS = 500;
+const FAR = 0.02;
 /** Two turns are the same within this share of the quantity, or this much. */
 const SAME = 5e-4;
 const SAME_ABSOLUTE = 1e-6;
@@ -118,7 +121,12 @@ function untilAlike(
       now.every((each, i) => same(each, nth(before!, i), SAME * patience)) &&
       (arrived === 'yes' || (arrived === 'nearly' && (lately === 'yes' || lately === 'nearly')));
     const hopeless = arrived === 'never' && lately === 'never' && n >= HOPELESS;
-    if (settled || hopeless || n >= most) return { values: now, settled, stored: storage.named() };
+    if (settled || hopeless || n >= most) {
+      // What is looked at may stand although something else creeps. From the rest of a like circuit it
+      // is not known whether that something is anywhere near its end.
+      const stands = settled || (hopeless && !near && before !== undefined && !creeps(now, before));
+      return { values: now, settled: stands, stored: storage.named() };
+    }
     before = now;
     lately = arrived;
     if (!guess.allowed(storage.unrest())) {
@@ -164,6 +172,14 @@ class Guesses {
     return this.#pause < 0;
   }
 }
+
+/** Whether a quantity is seen to move, little by little. */
+const creeps = (now: readonly Settled[], before: readonly Settled[]): boolean =>
+  now.some(({ mean, rms }, i) => {
+    const last = nth(before, i);
+    const went = max(abs(mean - last.mean), abs(rms - last.rms));
+    return CREEPS * went > FAR * max(abs(mean), rms) + SAME_ABSOLUTE * CREEPS;
+  });
 
 function same(a: Settled, b: Settled, share: number): boolean {
   const size = max(abs(a.mean), a.rms);
