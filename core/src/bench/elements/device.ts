@@ -8,8 +8,8 @@ export interface Moment {
   readonly t: number;
   /** Length of the step that ends at `t`, s; 0 for an operating point. */
   readonly h: number;
-  /** Trapezoidal on a smooth course; backward Euler right after a jump, then Gear's of the second order. */
-  readonly method: 'trapezoidal' | 'gear' | 'euler';
+  /** Gear's of the second order, or backward Euler after a jump. */
+  readonly method: 'gear' | 'euler';
   /** Sources are scaled by this while an operating point is being found; 1 otherwise. */
   readonly scale: number;
   /** An operating point that lasts: what works by time has done so. */

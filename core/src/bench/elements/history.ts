@@ -1,9 +1,9 @@
 /**
- * What capacitors, coils and junctions hold, over time. On a smooth course by the trapezoidal rule, which
- * is the most exact; but it never forgets, and a current that a diode cuts off would ring from step to
- * step. So the first step after a jump is backward Euler, and a few more go by Gear's rule of the second
- * order: the rate at the end of a step is the slope there of the parabola through the last three moments.
- * The step length follows the local truncation error of the charge (or flux).
+ * What capacitors, coils and junctions hold, over time. Gear's rule of the second order: the rate at the
+ * end of a step is the slope there of the parabola through the last three moments. Unlike the
+ * trapezoidal rule it forgets: a current that a diode cuts off does not ring from step to step. The first
+ * step after a jump is backward Euler. The step length follows the local truncation error of the charge
+ * (or flux).
  *
  * @see Nagel, SPICE2: A Computer Program to Simulate Semiconductor Circuits (1975), section 4; Gear,
  *   Numerical Initial Value Problems in Ordinary Differential Equations (1971).
@@ -26,24 +26,16 @@ export class History {
   /** Rate at the end of the step being made: `factor` · stored + `rest`. Set by {@link prepare}. */
   factor = 0;
   rest = 0;
-  /** Rate at the last accepted moment. */
-  #rate = 0;
   #past: Point[] = [];
 
   begin(t: number, stored: number): void {
     this.stored = stored;
-    this.#rate = 0;
     this.#past = [{ t, stored }];
   }
 
   /** Before a step is solved, and before its {@link accept}. */
   prepare({ h, method }: Moment): void {
     const [one, two] = this.#past;
-    if (method === 'trapezoidal') {
-      this.factor = 2 / h;
-      this.rest = -this.factor * this.stored - this.#rate;
-      return;
-    }
     if (method === 'euler' || !one || !two) {
       this.factor = 1 / h;
       this.rest = -this.stored / h;
@@ -60,7 +52,6 @@ export class History {
   }
 
   accept(stored: number, at: Moment): void {
-    this.#rate = this.rateAt(stored);
     this.stored = stored;
     // Points before a jump say nothing of the curve after it.
     if (at.method === 'euler') this.#past.length = min(1, this.#past.length);
@@ -83,10 +74,8 @@ export class History {
       floor + relative * max(abs(this.rateAt(stored)), abs(before)),
       (OF_STORED * relative * max(abs(stored), abs(this.stored)) + noise) / at.h,
     );
-    // Trapezoidal: h²/12 of the third derivative, six times this. Gear: the slope of a parabola at its
-    // end differs from the curve's by h·(h + the step before)·this.
-    const times = at.method === 'trapezoidal' ? 0.5 : 1 + (one.t - two.t) / at.h;
-    const error = max(abs(third) * times, 1e-300);
+    // The slope of a parabola at its end differs from the curve's by h·(h + the step before)·this.
+    const error = max(abs(third) * (1 + (one.t - two.t) / at.h), 1e-300);
     return sqrt((OVERESTIMATE * tolerance) / error);
   }
 }

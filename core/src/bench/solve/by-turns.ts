@@ -7,6 +7,7 @@ import type { Circuit } from '../circuit';
 import { nth } from '../../numeric/nth';
 import { NoConvergenceError } from '../errors';
 import { limitOf } from './extrapolate';
+import { Guesses } from './guesses';
 import { Storage, type Arrival, type State, type Stored } from './periodic';
 import { reader, type Quantity } from './quantity';
 import type { Rhythm } from './rhythm';
@@ -26,11 +27,9 @@ const SAME = 5e-4;
 const SAME_ABSOLUTE = 1e-6;
 /** After so many turns what is left is taken for the trembling of the steps, more and more of it. */
 const PATIENCE = 7;
+const MOST_PATIENCE = 4;
 /** States from which the next start is guessed. */
 const WINDOW = 4;
-/** After so many turns a guess is judged: it must have brought the unrest down to this share. */
-const JUDGED = 3;
-const HELPED = 0.7;
 /** Coarser than SPICE’s default: a meter’s own error is larger by far. */
 const TOLERANCE = 2e-3;
 /** How near a junction's turning on or off is met, as a share of the longest step. */
@@ -114,7 +113,7 @@ function untilAlike(
     storage.beginTurn();
     const now = turn(system, readers, t, period, step, () => storage.watch());
     t += period;
-    const patience = max(1, n / PATIENCE);
+    const patience = min(MOST_PATIENCE, max(1, n / PATIENCE));
     const arrived = storage.arrived(patience);
     const settled =
       before !== undefined &&
@@ -139,37 +138,6 @@ function untilAlike(
     if (limit) storage.write(limit, t);
     if (limit) guess.made();
     states = [limit ?? states.at(-1)!];
-  }
-}
-
-/**
- * Whether guessing helps. Behind a diode what is stored goes up and down by different rules, and a
- * guess may throw it back again and again: then the turns are left to themselves for a while.
- */
-class Guesses {
-  #pause = 0;
-  #next = 6;
-  #since = 0;
-  #before = Infinity;
-  #unrest = Infinity;
-
-  made(): void {
-    this.#since = 1;
-    this.#before = this.#unrest;
-  }
-
-  /** After every turn. @param unrest - How far the turn went. */
-  allowed(unrest: number): boolean {
-    this.#unrest = unrest;
-    if (this.#since > 0) {
-      this.#since += 1;
-      if (this.#since === JUDGED && unrest > this.#before * HELPED) {
-        this.#pause = this.#next;
-        this.#next *= 2;
-      }
-    }
-    this.#pause -= 1;
-    return this.#pause < 0;
   }
 }
 

@@ -34,8 +34,6 @@ const MOST_CHANGES_AT_ONCE = 3000;
 const EVENT = 1e-4;
 /** How far beyond a foreseen corner a step goes, as a share of that. */
 const BEYOND = 0.1;
-/** Steps by Gear's rule after a corner, until what it set ringing is forgotten. */
-const CALM = 4;
 /** Where something jumps without a source having said so, no step is cut below this share. */
 const FINEST = 1e-5;
 
@@ -71,8 +69,6 @@ export function runTransient(
   const ahead = new Float64Array(x.length);
   let last = 0;
   let jumped = true;
-  // Steps since the last corner or rejected step.
-  let calm = 0;
   // The moment from which one longest step is being made, and how many it has taken.
   let reached = from;
   let since = 0;
@@ -99,19 +95,16 @@ export function runTransient(
     const foreseen = !jumped && last > 0;
     let bend = 1;
     if (foreseen) {
-      for (let i = 0; i < x.length; i += 1)
-        ahead[i] = (x[i] ?? 0) + (((x[i] ?? 0) - (earlier[i] ?? 0)) * step) / last;
+      goOn(ahead, x, earlier, step / last);
       for (const device of bending) bend = min(bend, device.willBend(x, ahead, step / last));
       if (bend < 1) {
         // Just beyond the corner, so that it lies behind.
-        const cut = min(step, step * bend + most * corner * BEYOND);
-        for (let i = 0; i < x.length; i += 1)
-          ahead[i] = (x[i] ?? 0) + (((ahead[i] ?? 0) - (x[i] ?? 0)) * cut) / step;
-        step = cut;
+        step = min(step, step * bend + most * corner * BEYOND);
+        goOn(ahead, x, earlier, step / last);
       }
     }
     before.set(x);
-    const method = jumped ? 'euler' : calm < 1e9 ? 'gear' : 'trapezoidal';
+    const method = jumped ? 'euler' : 'gear';
     let at: Moment = { t: t + step, h: step, method, scale: 1, settled: false, gmin: GMIN };
     if (!system.newton(at, { most: 25, ...(foreseen && { start: ahead }) })) {
       x.set(before);
@@ -120,7 +113,6 @@ export function runTransient(
       h = step / 8;
       // Junctions start from where the last step left them only if that is not what failed.
       if (h < least * 1e3) jumped = true;
-      calm = 0;
       continue;
     }
     let allowed = NEVER;
@@ -129,11 +121,9 @@ export function runTransient(
     if (allowed < 0.9 * step && step > finest) {
       x.set(before);
       h = max(allowed, step / 8, finest);
-      calm = 0;
       continue;
     }
-    const bent = bending.some((device) => device.bent(x));
-    if (bent && bend === 1 && step > most * corner) {
+    if (bend === 1 && step > most * corner && bending.some((device) => device.bent(x))) {
       x.set(before);
       h = step / 4;
       continue;
@@ -150,16 +140,18 @@ export function runTransient(
     earlier.set(before);
     last = step;
     t = at.t;
-    calm = bent ? 0 : calm + 1;
     if (flips) changes += 1;
     jumped = flips !== undefined || abs(t - next) <= least;
     h = jumped ? min(most / 50, step) : min(2 * step, allowed, most);
-    if (jumped) {
-      h = max(h, least * 16);
-      calm = 0;
-    }
+    if (jumped) h = max(h, least * 16);
     if (seen(t) === false) return;
   }
+}
+
+/** Where the solution will be if it goes on as it went. @param longer - The coming step over the last. */
+function goOn(ahead: Float64Array, x: Float64Array, earlier: Float64Array, longer: number): void {
+  for (let i = 0; i < x.length; i += 1)
+    ahead[i] = (x[i] ?? 0) + ((x[i] ?? 0) - (earlier[i] ?? 0)) * longer;
 }
 
 /** Let switches follow; undefined where none changed. */
