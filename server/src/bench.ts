@@ -212,6 +212,7 @@ function placements() {
   const started = performance.now();
   for (const of of demoWorld.sheets) {
     if (!hasBench(of)) continue;
+    process.stderr.write(`placements of ${of.id}, revision ${of.revision} …\n`);
     const runs = [
       sweep(of, [HEALTHY]),
       sweep(of, everySpecimen(of), { waits: [480], seconds: 0.5 }),
