@@ -1,7 +1,7 @@
 /**
  * A reading of the bench when everything has settled: the instrument is put into the circuit, the
- * circuit is solved, and what its input sees is shown. Nothing is looked up: ghost voltages, loading, parallel paths and charged
- * capacitors come out of the solution.
+ * circuit is solved, and what its input sees is shown. Nothing is looked up: ghost voltages, loading and
+ * parallel paths come out of the solution.
  */
 import { InvalidInputError, UnknownReferenceError } from '../../errors';
 import { METER_FUNCTIONS } from '../../meter/functions';

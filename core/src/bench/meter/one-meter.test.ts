@@ -70,6 +70,18 @@ describe('the live display', () => {
   });
 });
 
+test('a charge that is gone does not hide what still swings: ohms on a ghost of 78 V', () => {
+  // 311 V peak over 26.5 MΩ of 100 pF and 10 MΩ: 77.6 V at the input.
+  const ghost = circuit('V1 l 0 SIN(0 311 60)', 'C1 l w 100p', 'C2 p 0 10u IC=0', 'R2 p 0 1k');
+  const { updates, hazards } = track(
+    ghost,
+    { function: 'ohm', red: 'w', black: '0' },
+    { seconds: 1, start: 'initial' },
+  );
+  expect(updates).toEqual([]);
+  expect(hazards).toEqual([{ kind: 'driven-live', volts: expect.closeTo(77.6, 0) }]);
+});
+
 describe('what drives, on points that are live', () => {
   const REVERSED = ['V1 s 0 -5', 'R1 s a 1k'];
 

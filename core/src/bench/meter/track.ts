@@ -74,8 +74,9 @@ function follow(
   }
   const runs = (charged && !(DRIVES.has(fn) && !RUNS.has(fn))) || moves(circuit, fn);
   if (!runs) return standing(circuit, probing, options, times);
-  // What drives is looked at first; so is what goes through a fuse.
-  const first = DRIVES.has(fn) && !charged ? measure(circuit, probing, options) : undefined;
+  // What drives looks first; at a charge it has looked, but not at what still swings beside it.
+  const looks = DRIVES.has(fn) && (!charged || alternates(circuit));
+  const first = looks ? measure(circuit, probing, options) : undefined;
   if (first && first.hazards.length > 0) return { seen: [], hazards: first.hazards };
   const run = runOf(circuit, probing, options, times);
   return first?.flags.includes('disturbed') ? disturbed(run, undefined) : run;
