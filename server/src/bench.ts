@@ -21,6 +21,7 @@ import { foldJob } from '@jeitinho/core/job';
 import { judge, judgeTogether } from '@jeitinho/core/judge';
 import { writeSheet, type Sheet } from '@jeitinho/core/sheet';
 import fc from 'fast-check';
+import { System } from '../../core/src/bench/solve/system';
 import { mutated } from '../../core/test/mutated-netlist';
 import { brokenNetlist, randomNetlist } from '../../core/test/random-netlist';
 import { readSheetText } from '@jeitinho/core/validate';
@@ -131,7 +132,9 @@ const sixtyText = [
   '.op',
 ].join('\n');
 const sixtyNodes = readNetlist(sixtyText);
+const sixtySystem = new System(sixtyNodes);
 const square = readNetlist(squareNetlist(25));
+const squareSystem = new System(square);
 
 /** Seconds for a dictionary of so many readings, on one core; the page uses all it has. */
 function dictionarySeconds(of: BenchedSheet, draws: number) {
@@ -299,13 +302,15 @@ process.stdout.write(
         for (const formula of FORMULAS) answer(formula, startValues(formula));
       }),
       'operating point, 60 nodes with 20 diodes': time(() => solveCircuit(sixtyNodes), 101, 200),
-      'the same in ngspice': ngspiceMs(sixtyText),
+      'the same, its equations set up before': time(() => sixtySystem.operatingPoint(), 101, 200),
+      'the same in ngspice, its equations set up before': ngspiceMs(sixtyText),
       'operating point, a square of 625 nodes with 208 diodes': time(
         () => solveCircuit(square),
         11,
         5,
       ),
-      'the same in ngspice, the square': ngspiceMs(squareNetlist(25)),
+      'the square, its equations set up before': time(() => squareSystem.operatingPoint(), 11, 5),
+      'the square in ngspice, its equations set up before': ngspiceMs(squareNetlist(25)),
       placements: placements(),
       'mutated netlists': mutatedNetlists(2000),
       'random netlists': randomNetlists(10_000),

@@ -75,9 +75,10 @@ export const BLOCKS: ReadonlyMap<string, NonNullable<AnyKind['block']>> = new Ma
 /** Every node that an element touches, controls included. */
 export function nodesOf(element: Element): readonly string[] {
   if (!isTwoPole(element)) return [];
-  const more = definitionOf(element).nodes?.(element) ?? [];
+  const { nodes, conditions } = definitionOf(element);
+  if (!nodes && !conditions) return element.nodes;
   const awaited = conditionsOf(element).flatMap(({ plus, minus }) => [plus, minus]);
-  return [...element.nodes, ...more, ...awaited];
+  return [...element.nodes, ...(nodes?.(element) ?? []), ...awaited];
 }
 
 /** Voltages that an element waits for. */
