@@ -136,6 +136,7 @@ describe('the bench on the command line', () => {
     expect(indication.value).toBeLessThan(200);
     expect(track[4]!.value).toBeGreaterThan(280);
     expect(runVerb('measure', { ...volts, function: 'ohm' })).toMatchObject({
+      indication: { value: null, flags: ['auto', 'OL', 'disturbed'] },
       track: [],
       hazards: [{ kind: 'driven-live', volts: expect.closeTo(310, 0) }],
     });

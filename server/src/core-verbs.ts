@@ -1,18 +1,22 @@
 /** The verbs of `./jeitinho core`, apart from reading and writing. */
 import {
-  METER_FUNCTIONS,
   meterFunctionSchema,
   InvalidInputError,
+  type MeterFunction,
   unionOf,
   UnknownReferenceError,
 } from '@jeitinho/core';
 import {
   benchDisagreements,
   changed,
+  type Hazard,
+  type Indication,
+  indicationOf,
   measure,
   readNetlist,
   solveCircuit,
   track,
+  type Update,
 } from '@jeitinho/core/bench';
 import {
   accusedBy,
@@ -134,6 +138,17 @@ const evidenceList = Type.Array(
 );
 const diagnoseCase = Type.Object({ sheet: Type.Object({}), evidence: evidenceList });
 
+/** What the display shows at the end of its track; after a hazard no figure of the circuit's. */
+function standsAt(
+  fn: MeterFunction,
+  last: Update | undefined,
+  hazards: readonly Hazard[],
+): Indication {
+  if (last) return indicationOf(fn, last.value, last.flags);
+  const blown = hazards.some(({ kind }) => kind === 'meter-fuse');
+  return blown ? indicationOf(fn, 0, ['fuse']) : indicationOf(fn, null, ['disturbed']);
+}
+
 const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>> = {
   judge: (input, path) => {
     if (isCase(input, 'rule')) return judgeGroupCase(demand(groupCase, input, path));
@@ -180,17 +195,9 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
       seconds: seconds ?? 5,
       start: charged ? 'initial' : 'rest',
     });
-    const last = updates.at(-1);
-    if (!charged || hazards.length > 0 || !last) {
-      const { hazards: own, ...indication } = measure(circuit, probing);
-      return { indication, track: updates, hazards: hazards.length > 0 ? hazards : own };
-    }
-    const { value, flags = [] } = last;
-    const indication = {
-      value,
-      unit: METER_FUNCTIONS[probing.function].unit ?? null,
-      flags: ['auto', ...(value === null ? ['OL'] : []), ...flags],
-    };
+    const { hazards: _, ...indication } = charged
+      ? standsAt(probing.function, updates.at(-1), hazards)
+      : measure(circuit, probing);
     return { indication, track: updates, hazards };
   },
   diagnose: (input, path) => {

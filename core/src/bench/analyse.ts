@@ -2,7 +2,8 @@
 import type { Analysis, Circuit } from './circuit';
 import { frequencies, PhasorSolver } from './solve/phasors';
 import { System } from './solve/system';
-import { fastestSine, runTransient, startFromInitial } from './solve/transient';
+import { fastestSine } from './solve/rhythm';
+import { runTransient, startFromInitial } from './solve/transient';
 import { nth } from '../numeric/nth';
 
 export interface Solved {
@@ -50,7 +51,7 @@ function solveOne(drawn: Circuit, analysis: Analysis): Solved {
         },
       };
     case 'tran':
-      return { tran: overTime(system, names, analysis) };
+      return { tran: overTime(system, names, analysis, fastestSine(drawn)) };
     case 'ac': {
       system.operatingPoint();
       const solver = new PhasorSolver(system);
@@ -83,6 +84,7 @@ function overTime(
   system: System,
   names: readonly string[],
   { step, stop, start, most, uic }: Extract<Analysis, { kind: 'tran' }>,
+  sine: number,
 ): NonNullable<Solved['tran']> {
   const count = Math.floor((stop - start) / step + 1e-9) + 1;
   const wanted = Array.from({ length: count }, (_, i) => start + i * step);
@@ -104,7 +106,6 @@ function overTime(
     before = { t, values };
   };
   take(0);
-  const sine = fastestSine(system);
   runTransient(
     system,
     {

@@ -4,5 +4,5 @@
  */
 export const { abs, exp, floor, hypot, log, max, min, round, sign, sqrt } = Math;
 export const { isFinite } = Number;
-/** A name of the sandbox like any other. */
+/** `Infinity` is looked up in a sandbox as well. */
 export const NEVER = Infinity;

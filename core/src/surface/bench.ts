@@ -37,7 +37,8 @@ export {
 export { everySpecimen, sweep } from '../bench/machine/sweep';
 export { type Deviation, instrument } from '../bench/meter/indicate';
 export { measure } from '../bench/meter/measure';
-export type { Hazard } from '../bench/meter/shown';
+export type { Update } from '../bench/meter/over-time';
+export { type Hazard, type Indication, indicationOf } from '../bench/meter/shown';
 export { track } from '../bench/meter/track';
 export { solveCircuit } from '../bench/analyse';
 export { NetlistError } from '../bench/errors';

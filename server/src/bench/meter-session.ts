@@ -9,6 +9,7 @@ import {
   type Face,
   faceOf,
   hazardWords,
+  indicationOf,
   killedAt,
   specimenNow,
   type BenchedSheet,
@@ -237,14 +238,14 @@ export class MeterSession {
       return;
     }
     const at = Math.min(this.#index, updates.length - 1);
-    const { value, flags = [] } = updates[at]!;
+    const { value, flags: remarks = [] } = updates[at]!;
     const stable = at > 0 && updates[at - 1]!.value === value;
     this.#o.send({
       t,
       fn,
       value,
       unit,
-      flags: ['auto', ...(value === null ? ['OL'] : []), ...flags, ...(stable ? ['stable'] : [])],
+      flags: [...indicationOf(fn, value, remarks).flags, ...(stable ? ['stable'] : [])],
     });
     this.#index += 1;
     if (this.#index === updates.length && !this.#probed!.rests) void this.#solve();

@@ -8,7 +8,7 @@ import {
   type Stamp,
   type Unknowns,
 } from './device';
-import { History } from './history';
+import { History, NOISE_VOLTS } from './history';
 import { writeNumber as figure } from '../spice/number';
 import type { TwoPole } from './element';
 import { always, defineElement, initialIn, initialText } from './element-kind';
@@ -18,9 +18,6 @@ export interface CapacitorElement extends TwoPole<'capacitor'> {
   /** Volts to start with, where a transient starts from these. */
   readonly initial?: number;
 }
-
-/** Volts that Newton's method leaves open. */
-const NOISE_VOLTS = 2e-6;
 
 /** i = C·dv/dt; open for an operating point. */
 export class Capacitor extends Device {

@@ -170,7 +170,7 @@ export class Quad {
 }
 
 /** Share of a voltage within which it counts as not moved. */
-const RELATIVE = 1e-5;
+export const STAYED = 1e-5;
 
 /** Whether a voltage between two unknowns stayed where it was. */
 export function stayed(
@@ -182,5 +182,5 @@ export function stayed(
 ): boolean {
   const was = (before[p] ?? 0) - (before[m] ?? 0);
   const is = (now[p] ?? 0) - (now[m] ?? 0);
-  return abs(is - was) <= slack + RELATIVE * max(abs(was), abs(is));
+  return abs(is - was) <= slack + STAYED * max(abs(was), abs(is));
 }

@@ -1,11 +1,12 @@
 import { abs, exp, isFinite, log, max, min, NEVER } from '../arithmetic';
 import { KELVIN, NOMINAL_CELSIUS, type DiodeModel } from './element';
-import { History } from './history';
+import { History, NOISE_VOLTS } from './history';
 import { junctionCharge } from './junction-charge';
 import type { Pattern } from '../solve/pattern';
 import {
   Device,
   Quad,
+  STAYED,
   type AcStamp,
   type Moment,
   type Slack,
@@ -21,10 +22,6 @@ import { defineElement, never } from './element-kind';
 export const thermalVolts = (celsius: number): number =>
   (1.380649e-23 * (celsius + KELVIN)) / 1.602176634e-19;
 
-/** Volts that Newton's method leaves open. */
-const NOISE_VOLTS = 2e-6;
-/** Share of a voltage within which it counts as not moved. */
-const STAYED = 1e-5;
 /** Of the search for the junction behind its resistance. */
 const MOST_ROUNDS = 60;
 const { E } = Math;

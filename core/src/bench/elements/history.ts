@@ -11,6 +11,8 @@
 import { abs, max, min, sqrt, NEVER } from '../arithmetic';
 import type { Moment } from './device';
 
+/** Volts that Newton's method leaves open. */
+export const NOISE_VOLTS = 2e-6;
 /** SPICE's factor: how far the estimated error may exceed the tolerance before a step is cut. */
 const OVERESTIMATE = 7;
 /**

@@ -3,15 +3,13 @@ import type { Pattern } from '../solve/pattern';
 import {
   Device,
   Quad,
+  STAYED,
   type AcStamp,
   type Moment,
   type Slack,
   type Solution,
   type Stamp,
 } from './device';
-
-/** Share of a voltage within which it counts as not moved. */
-const STAYED = 1e-5;
 
 /** i = f(v) between two nodes, linearised at every iterate. */
 export abstract class Nonlinear extends Device {

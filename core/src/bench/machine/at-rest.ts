@@ -6,28 +6,26 @@ import { CoreError } from '../../errors';
 import type { BenchModel } from '../../sheet/schema';
 import type { Circuit } from '../circuit';
 import { AIR } from '../meter/shown';
+import { recentOf } from '../recent';
 import type { Stored } from '../solve/periodic';
 import { quieted } from '../solve/quieted';
 import { alternates } from '../solve/rhythm';
 import { steadyState } from '../solve/steady';
 
-const known = new WeakMap<BenchModel, Map<string, Stored | undefined>>();
+/** Situations of one machine. */
+const MOST = 200;
+const known = recentOf<Stored | undefined>(MOST);
 
 /**
  * @param situation - What was done to the machine, as a key.
  * @param healthy - The circuit then.
  * @returns undefined where nothing swings, or where it cannot be solved: every search begins afresh.
  */
-export function storedAtRest(
+export const storedAtRest = (
   bench: BenchModel,
   situation: string,
   healthy: () => Circuit,
-): Stored | undefined {
-  let all = known.get(bench);
-  if (!all) known.set(bench, (all = new Map()));
-  if (!all.has(situation)) all.set(situation, solved(healthy()));
-  return all.get(situation);
-}
+): Stored | undefined => known(bench).of(situation, () => solved(healthy()));
 
 function solved(drawn: Circuit): Stored | undefined {
   const circuit = quieted(drawn, []);

@@ -10,6 +10,7 @@ import {
   readDraw,
   specimenOf,
 } from './dictionary';
+import { dice } from '../../numeric/dice';
 import { goneBy } from '../../job/work/cures';
 import { answerOf, askTests, drawFault, killedAt, specimenNow } from './hidden-fault';
 import { benchDisagreements } from './agreement';
@@ -51,6 +52,24 @@ describe('probing a machine in the course of a job', () => {
     });
     expect(last(plugged)!).toBeLessThan(1);
     expect(last(unplugged)).toBeNull();
+  });
+
+  test('a lead that comes and goes hides no charge: the bus falls as any other, its ohms flicker', () => {
+    const loose = { changes: ['flicker rpu 0.5'], seed: 0 };
+    const read = (placement: Parameters<typeof probeMachine>[3], isolatedFor: number | undefined) =>
+      probeMachine(fridge, loose, { access: [], isolatedFor }, placement, {
+        seconds: 4,
+        roll: dice(7),
+      });
+    expect(last(read(bus, 1))!).toBeGreaterThan(100);
+    expect(read({ ...bus, function: 'ohm' }, 2).hazards[0]?.kind).toBe('driven-live');
+    const wire = read({ function: 'ohm', red: 'comp.U', black: 'inv.U' }, 900).updates;
+    const ohms = wire.map(({ value }) => value ?? Infinity);
+    expect(Math.min(...ohms)).toBeLessThan(1);
+    expect(Math.max(...ohms)).toBeGreaterThan(1000);
+    // On a live rail each of its figures carries the warning.
+    const rail = { function: 'ohm', red: 'main.TP5', black: 'main.TP0', state: 'standby' } as const;
+    for (const { flags } of read(rail, undefined).updates) expect(flags).toContain('disturbed');
   });
 
   test('ohms on it while live, or while the bus is up, are told as a hazard', () => {

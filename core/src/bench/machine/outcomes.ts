@@ -28,6 +28,7 @@ import { track } from '../meter/track';
 import type { Stored } from '../solve/periodic';
 import { type Quantity } from '../solve/quantity';
 import { quieted } from '../solve/quieted';
+import { rhythmOf } from '../solve/rhythm';
 import { steadyState } from '../solve/steady';
 import { storedAtRest } from './at-rest';
 import {
@@ -159,6 +160,9 @@ const SHARED: ReadonlySet<string> = new Set([
   'display',
 ]);
 
+/** Up to here the converter of AC volts passes everything, and many share one solution without it. */
+const UNFILTERED_HERTZ = 200;
+
 function readGroup(
   sheet: BenchedSheet,
   circuit: Circuit,
@@ -168,7 +172,11 @@ function readGroup(
 ): BenchReading[] {
   const series = asked.filter(({ test, point }) => isSeries(expectOf(test, point)));
   const plain = asked.filter((each) => !series.includes(each));
-  const together = plain.filter(({ probing }) => SHARED.has(probing.function));
+  const fastest = rhythmOf(circuit)?.hertz.at(-1) ?? 0;
+  const together = plain.filter(
+    ({ probing }) =>
+      SHARED.has(probing.function) && !(probing.function === 'V~' && fastest > UNFILTERED_HERTZ),
+  );
   const single = plain.filter((each) => !together.includes(each));
   const shared = sharedReadings(circuit, together, near);
   const alone = measureAll(

@@ -2,7 +2,7 @@
  * Probing a specimen in the course of a job: the machine is in the state that its log says, the bus
  * decays from the moment of isolation, and what is unsafe is told.
  */
-import type { MeterFunction } from '../../meter/functions';
+import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
 import type { MeterProfile } from '../../meter/profile';
 import { formatQuantity } from '../../units/format';
 import { pairsOf } from '../../conditions/pairs';
@@ -14,11 +14,12 @@ import { BENCH_METER, UPDATES } from '../meter/bench-meter';
 import { EXACT, type Deviation } from '../meter/indicate';
 import { measure } from '../meter/measure';
 import { type Probing } from '../meter/probing';
-import { AIR, type Hazard } from '../meter/shown';
+import { AIR, remarksOf, type Hazard } from '../meter/shown';
 import { chargesOf, voltsIn, withCharges } from '../meter/charged-as';
 import { standingVolts } from '../meter/run';
 import type { TrackOptions, Update } from '../meter/over-time';
 import { track } from '../meter/track';
+import { recentOf } from '../recent';
 import type { Stored } from '../solve/periodic';
 import { quieted } from '../solve/quieted';
 import { System } from '../solve/system';
@@ -131,8 +132,15 @@ export function probeMachine(
         )
       : onSettled(bench, circuit, asked, { ...options, seconds }, now, !isolated);
   if (probed.hazards.length > 0 || !flickers(specimen)) return probed;
+  // On a dead machine volts come from what is stored, whatever comes and goes; and over a charge
+  // nothing that drives shows anything worth its flickering.
+  const charged = isolated && stores(circuit);
+  if (charged && (!METER_FUNCTIONS[asked.function].deadOnly || isDisturbed(probed))) return probed;
   return flickering(standing, asked, options, seconds);
 }
+
+const isDisturbed = ({ updates }: Probed) =>
+  updates.some(({ flags }) => flags?.includes('disturbed'));
 
 const flickers = ({ changes }: Specimen) => changes.some((change) => /^\s*flicker/i.test(change));
 
@@ -172,22 +180,15 @@ function onCharged(
 
 /** How many states of machines are remembered. */
 const MOST_LEFT = 200;
-const known = new WeakMap<BenchModel, Map<string, Stored>>();
+const known = recentOf<Stored>(MOST_LEFT);
 
 /** What a state of this specimen leaves on its capacitors: the same for every placement of the leads. */
-function leftBy(sheet: BenchedSheet, specimen: Specimen, changes: readonly string[]): Stored {
-  const { bench } = sheet;
-  const all = known.get(bench) ?? new Map<string, Stored>();
-  known.set(bench, all);
-  const key = JSON.stringify([specimen, changes]);
-  const before = all.get(key);
-  if (before) return before;
-  const circuit = changed(build(sheet, specimen)(), changes);
-  const charges = chargesOf(circuit, { near: nearAtRest(bench, changes) });
-  if (all.size >= MOST_LEFT) all.clear();
-  all.set(key, charges);
-  return charges;
-}
+const leftBy = (sheet: BenchedSheet, specimen: Specimen, changes: readonly string[]): Stored =>
+  known(sheet.bench).of(JSON.stringify([specimen, changes]), () =>
+    chargesOf(changed(build(sheet, specimen)(), changes), {
+      near: nearAtRest(sheet.bench, changes),
+    }),
+  );
 
 function statesOf(sheet: BenchedSheet, wanted: string | undefined) {
   const live = sheet.states.filter(({ energy }) => energy === 'live');
@@ -221,10 +222,10 @@ function flickering(
   options: Parameters<typeof measure>[2],
   seconds: number,
 ): Probed {
-  const updates = Array.from({ length: Math.floor(seconds * UPDATES) }, (_, i) => ({
-    t: (i + 1) / UPDATES,
-    value: measure(again(), probing, options).value,
-  }));
+  const updates = Array.from({ length: Math.floor(seconds * UPDATES) }, (_, i): Update => {
+    const { value, flags } = measure(again(), probing, options);
+    return { t: (i + 1) / UPDATES, value, flags: remarksOf(flags) };
+  });
   return { updates, hazards: [], rests: false };
 }
 

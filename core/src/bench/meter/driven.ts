@@ -1,5 +1,5 @@
 /** Ohms, continuity, diode, capacitance, insulation: the meter drives, after a look at what is there. */
-import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
+import type { MeterFunction } from '../../meter/functions';
 import { rangesOf, type MeterProfile } from '../../meter/profile';
 import type { Circuit } from '../circuit';
 import type { Drive } from '../elements/drive';
@@ -9,7 +9,7 @@ import { alternates } from '../solve/rhythm';
 import { steadyState } from '../solve/steady';
 import type { Settled } from '../solve/stretch';
 import { System } from '../solve/system';
-import { burden, drive, leads, METER, movableLeads } from './attach';
+import { drive, leads, METER, movableLeads } from './attach';
 import {
   BENCH_METER,
   DANGEROUS,
@@ -21,8 +21,17 @@ import {
   OHMS_OPEN,
 } from './bench-meter';
 import { chargeReading } from './capacitance';
+import { voltsInput, withInput } from './input';
 import type { Probing } from './probing';
-import { AIR, shown, type Flag, type Hazard, type Indication, type MeasureOptions } from './shown';
+import {
+  AIR,
+  indicationOf,
+  shown,
+  type Flag,
+  type Hazard,
+  type Indication,
+  type MeasureOptions,
+} from './shown';
 import { nth } from '../../numeric/nth';
 
 const sizeOf = ({ mean, rms }: Settled) => Math.hypot(mean, rms);
@@ -66,15 +75,15 @@ export class DrivenMeter {
       ? this.#present(probing)
       : Math.abs(this.#probe.with(0, OHMS_OPEN).v);
     if (strong > DANGEROUS)
-      return overload(fn, ['disturbed'], [{ kind: 'driven-live', volts: strong }]);
+      return indicationOf(fn, null, ['disturbed'], [{ kind: 'driven-live', volts: strong }]);
     const disturbed: readonly Flag[] = strong > DISTURBING ? ['disturbed'] : [];
     // What it would make of a circuit that swings changes with every moment: no figure stands for it.
-    if (strong > DISTURBING && alternates(this.#circuit)) return overload(fn, disturbed, []);
+    if (strong > DISTURBING && alternates(this.#circuit)) return indicationOf(fn, null, disturbed);
     switch (fn) {
       case 'capacitance':
         return strong > DISTURBING
-          ? overload(fn, ['disturbed'], [])
-          : shown(fn, chargeReading(this.#touched(probing), this.#options), this.#options);
+          ? indicationOf(fn, null, disturbed)
+          : shown(fn, this.#capacitance(probing), this.#options);
       case 'insulation':
         return this.#insulation(probing, disturbed);
       case 'diode':
@@ -86,8 +95,9 @@ export class DrivenMeter {
     }
   }
 
-  #touched({ red, black }: Driven): Circuit {
-    return { ...this.#circuit, elements: [...this.#circuit.elements, ...leads(red, black)] };
+  #capacitance({ red, black }: Driven): number {
+    const touched = withInput(this.#circuit, { elements: leads(red, black) });
+    return chargeReading(touched, this.#options);
   }
 
   /** Volts between the probes before the meter drives: a megohm input does not disturb them. */
@@ -97,10 +107,9 @@ export class DrivenMeter {
     const unloaded = many && this.#unloaded().get(`${probing.red} ${probing.black}`);
     if (typeof unloaded === 'number' && unloaded <= DISTURBING) return unloaded;
     const { air = AIR, at = 0, near } = this.#options;
-    const base = this.#touched(probing);
-    const loaded = { ...base, elements: [...base.elements, burden(10e6)] };
-    const input: Quantity = { kind: 'volts', plus: METER.red, minus: METER.black };
-    return sizeOf(nth(steadyState(loaded, [input], { air, at, near }).values, 0));
+    const input = voltsInput(probing.red, probing.black);
+    const loaded = withInput(this.#circuit, input);
+    return sizeOf(nth(steadyState(loaded, [input.looksAt], { air, at, near }).values, 0));
   }
 
   #unloaded(): ReadonlyMap<string, number> {
@@ -150,17 +159,6 @@ export const buzzing = (
   { meter = BENCH_METER }: MeasureOptions,
 ): readonly Flag[] => (fn === 'continuity' && ohms < (meter.buzzerBelow ?? 40) ? ['buzzer'] : []);
 
-export const overload = (
-  fn: MeterFunction,
-  more: readonly Flag[],
-  hazards: readonly Hazard[],
-): Indication => ({
-  value: null,
-  unit: METER_FUNCTIONS[fn].unit ?? null,
-  flags: ['auto', 'OL', ...more],
-  hazards,
-});
-
 /** One system for all places and ranges: only the leads and the drive change between solutions. */
 export class DrivenProbe {
   readonly #system: System;
@@ -171,10 +169,7 @@ export class DrivenProbe {
 
   constructor(circuit: Circuit, nodes: Iterable<string>, { air = AIR, at = 0 }: MeasureOptions) {
     const attached = [...movableLeads(nodes), drive(0, OHMS_OPEN)];
-    this.#system = new System(
-      { ...circuit, elements: [...circuit.elements, ...attached] },
-      { air },
-    );
+    this.#system = new System(withInput(circuit, { elements: attached }), { air });
     this.#drive = this.#system.device(METER.drive) as Drive;
     this.#at = at;
   }

@@ -22,22 +22,25 @@ export interface Input {
 export const isAmps = (fn: MeterFunction): boolean => fn === 'A=' || fn === 'A~';
 const isClamp = (fn: MeterFunction) => fn === 'clamp=' || fn === 'clamp~';
 
+/** A voltmeter of so many ohms between two nodes. */
+export const voltsInput = (red: string, black: string, ohms = 10e6): Input => ({
+  elements: [...leads(red, black), burden(ohms)],
+  looksAt: { kind: 'volts', plus: METER.red, minus: METER.black },
+});
+
 /** Of volts, a clamp or a gauge. Amps depend on the jack: {@link ampsInput}. */
 export function inputOf(circuit: Circuit, probing: Probing, meter: MeterProfile): Input {
   const { function: fn, red, black } = probing;
   if (isClamp(fn)) return { elements: [], looksAt: { kind: 'amps', element: probing.clamp! } };
   if (METER_FUNCTIONS[fn].placing !== 'two' || black === undefined)
     return { elements: [], looksAt: { kind: 'volts', plus: red, minus: black ?? GROUND } };
-  const stated = meter.functions.find((each) => each.function === fn)?.burden ?? 10e6;
+  const stated = meter.functions.find((each) => each.function === fn)?.burden;
+  const plain = voltsInput(red, black, probing.lowImpedance ? LOW_IMPEDANCE : stated);
   // Where nothing is too fast for the converter it is left out.
-  const filtered = fn === 'V~' && alternates(circuit);
+  if (fn !== 'V~' || !alternates(circuit)) return plain;
   return {
-    elements: [
-      ...leads(red, black),
-      burden(probing.lowImpedance ? LOW_IMPEDANCE : stated),
-      ...(filtered ? converter(BANDWIDTH_HERTZ) : []),
-    ],
-    looksAt: { kind: 'volts', plus: filtered ? METER.sense : METER.red, minus: METER.black },
+    elements: [...plain.elements, ...converter(BANDWIDTH_HERTZ)],
+    looksAt: { kind: 'volts', plus: METER.sense, minus: METER.black },
   };
 }
 

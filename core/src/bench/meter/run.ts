@@ -12,7 +12,7 @@ import { rhythmOf } from '../solve/rhythm';
 import { Stretch, type Settled } from '../solve/stretch';
 import { System } from '../solve/system';
 import { runTransient, startFromInitial } from '../solve/transient';
-import { burden, drive, leads, METER } from './attach';
+import { drive, leads, METER } from './attach';
 import {
   BENCH_METER,
   DIODE_AMPS,
@@ -23,7 +23,7 @@ import {
   UPDATES,
 } from './bench-meter';
 import { buzzing, DrivenProbe, ohmsAmps, ohmsShown } from './driven';
-import { ampsInput, inputOf, isAmps, seenBy, withInput, type Input } from './input';
+import { ampsInput, inputOf, isAmps, seenBy, voltsInput, withInput, type Input } from './input';
 import { onJack } from './jacks';
 import type { Probing } from './probing';
 import { AIR, type Flag, type Hazard, type MeasureOptions } from './shown';
@@ -40,10 +40,10 @@ export function standingVolts(
   { red, black = '0' }: Probing,
   { air = AIR, at = 0 }: MeasureOptions,
 ): number {
-  const input = { elements: [...leads(red, black), burden(10e6)] };
+  const input = voltsInput(red, black);
   const system = new System(withInput(circuit, input), { air });
   startFromInitial(system, at);
-  return Math.abs(system.voltsAt(METER.red) - system.voltsAt(METER.black));
+  return Math.abs(reader(system, input.looksAt)());
 }
 
 /** @returns one for each of the times; none after a hazard. Capacitance and insulation do not run. */

@@ -57,11 +57,22 @@ export function shown(
   more: readonly Flag[] = [],
   hazards: readonly Hazard[] = [],
 ): Indication {
-  const value = figureOf(fn, seen, options);
-  return {
-    value,
-    unit: METER_FUNCTIONS[fn].unit ?? null,
-    flags: ['auto', ...(value === null ? (['OL'] as const) : []), ...more],
-    hazards,
-  };
+  return indicationOf(fn, figureOf(fn, seen, options), more, hazards);
 }
+
+/** @param value - As it stands on the display; null for OL. @param more - What is remarked beside it. */
+export const indicationOf = (
+  fn: MeterFunction,
+  value: number | null,
+  more: readonly Flag[] = [],
+  hazards: readonly Hazard[] = [],
+): Indication => ({
+  value,
+  unit: METER_FUNCTIONS[fn].unit ?? null,
+  flags: ['auto', ...(value === null ? (['OL'] as const) : []), ...more],
+  hazards,
+});
+
+/** What is remarked beside a figure, without what follows from it. */
+export const remarksOf = (flags: readonly Flag[]): Flag[] =>
+  flags.filter((flag) => flag !== 'auto' && flag !== 'OL');

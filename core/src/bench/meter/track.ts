@@ -14,7 +14,7 @@ import { checkPlaces, measure, placesOf } from './measure';
 import { touchedBy, type Probing } from './probing';
 import { runOf, standingVolts } from './run';
 import type { Seen, Track, TrackOptions, Update } from './over-time';
-import { figureOf, type Flag, type Hazard } from './shown';
+import { figureOf, remarksOf, type Flag, type Hazard } from './shown';
 
 /** @throws {CoreError} as {@link measure} does. */
 export function track(drawn: Circuit, probing: Probing, options: TrackOptions): Track {
@@ -122,15 +122,13 @@ function standing(
       const moment = goes ? at + t : at;
       const { value, flags, hazards } = measure(circuit, probing, { ...rest, at: moment });
       if (hazards.length > 0) return { seen, hazards };
-      now = { value: value ?? Infinity, flags: flags.filter(isRemark) };
+      now = { value: value ?? Infinity, flags: remarksOf(flags) };
       known.set(key, now);
     }
     seen.push(now);
   }
   return { seen, hazards: [] };
 }
-
-const isRemark = (flag: Flag) => flag !== 'auto' && flag !== 'OL';
 
 /** Where every source that goes somewhere stands, as a key. */
 const slowLevels = ({ elements }: Circuit, t: number): string =>

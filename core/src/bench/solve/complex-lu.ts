@@ -1,10 +1,11 @@
 /** Sparse LU of a complex matrix, for phasors: its order is kept, see `elimination.ts`. */
-import { findOrder, largestOf, OrderCache, STALE, type Entry, type Program } from './elimination';
+import { Recent } from '../recent';
+import { findOrder, largestOf, STALE, type Entry, type Program } from './elimination';
 import type { Pattern } from './pattern';
 
 export type Factored = { readonly ok: true } | { readonly ok: false; readonly unknown: number };
 
-const orders = new OrderCache<Program>(100);
+const orders = new Recent<Program>(100);
 
 export class ComplexLu {
   readonly #pattern: Pattern;

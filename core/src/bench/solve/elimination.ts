@@ -220,23 +220,3 @@ function undetermined(
   }
   return found;
 }
-
-/** Orders by pattern: the same board is solved again and again, with other values and other faults. */
-export class OrderCache<Kept> {
-  readonly #kept = new Map<string, Kept>();
-  readonly #most: number;
-
-  constructor(most: number) {
-    this.#most = most;
-  }
-
-  get(key: string): Kept | undefined {
-    return this.#kept.get(key);
-  }
-
-  set(key: string, kept: Kept): void {
-    this.#kept.delete(key);
-    this.#kept.set(key, kept);
-    if (this.#kept.size > this.#most) this.#kept.delete(this.#kept.keys().next().value!);
-  }
-}

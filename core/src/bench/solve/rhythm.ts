@@ -73,6 +73,16 @@ export function rhythmOf({ elements }: Pick<Circuit, 'elements'>): Rhythm | unde
   return { hertz, period: commonPeriod(hertz), step, crest: max(0, crest ?? 0) };
 }
 
+/** The fastest sine of any source, one that dies away too, Hz; 0 where there is none. */
+export const fastestSine = ({ elements }: Pick<Circuit, 'elements'>): number =>
+  elements.reduce(
+    (most, element) =>
+      'wave' in element && element.wave.kind === 'sin' && !stands(element.wave)
+        ? max(most, element.wave.hertz)
+        : most,
+    0,
+  );
+
 /** @param hertz - Rising. */
 function commonPeriod(hertz: readonly number[]): number | undefined {
   const [slowest = 0] = hertz;

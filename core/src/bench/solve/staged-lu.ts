@@ -6,15 +6,8 @@
  */
 import { abs, isFinite } from '../arithmetic';
 import type { Factored } from './complex-lu';
-import {
-  findOrder,
-  largestOf,
-  OrderCache,
-  STALE,
-  type Entry,
-  type Place,
-  type Program,
-} from './elimination';
+import { findOrder, largestOf, STALE, type Entry, type Place, type Program } from './elimination';
+import { Recent } from '../recent';
 import type { Pattern } from './pattern';
 
 /** An order found for a pattern: first what stays, then, of the entries in `rest`, what changes. */
@@ -29,7 +22,7 @@ interface Orders {
   readonly hotTo: Int32Array;
 }
 
-const orders = new OrderCache<Orders>(200);
+const orders = new Recent<Orders>(200);
 
 export class StagedLu {
   readonly #pattern: Pattern;

@@ -3,11 +3,9 @@
  * the corners of sources, and switches whose moment of change is closed in upon.
  */
 import { abs, floor, max, min, NEVER } from '../arithmetic';
-import type { Wave } from '../elements/element';
 import { Capacitor } from '../elements/capacitor';
 import { having, type Moment } from '../elements/device';
 import { Inductor } from '../elements/inductor';
-import { VoltageSource } from '../elements/sources';
 import { CircuitTooLargeError, NoConvergenceError } from '../errors';
 import { GMIN, type System } from './system';
 
@@ -245,15 +243,3 @@ function littleByLittle(system: System, t: number, stored: Charges): boolean {
   }
   return share >= 1;
 }
-
-/** The fastest sine among the sources, Hz; 0 where there is none. */
-export function fastestSine(system: System): number {
-  let fastest = 0;
-  for (const device of system.devices)
-    if (device instanceof VoltageSource && isLive(device.wave))
-      fastest = max(fastest, device.wave.hertz);
-  return fastest;
-}
-
-const isLive = (wave: Wave): wave is Extract<Wave, { kind: 'sin' }> =>
-  wave.kind === 'sin' && wave.amplitude !== 0;

@@ -4,6 +4,7 @@ import {
   connectMeter,
   disconnectMeter,
   isStale,
+  liftLeads,
   meterFeed,
   onMeterLine,
   placeLeads,
@@ -108,6 +109,21 @@ test('what the simulated machine tells beside readings is kept apart; a real met
   await connectMeter(real.port);
   real.say('{"event":"hazard","kind":"x","text":"boom"}\n');
   expect(meterFeed()).toMatchObject({ hazard: undefined, bad: 1 });
+});
+
+test('where the machine cannot be solved the figure goes and the reason comes, until the leads are moved', async () => {
+  const { port, say } = standIn('simulated');
+  await connectMeter(port, 'job');
+  placeLeads({ function: 'V=', red: 'inv.P', black: 'inv.N' });
+  say(line(1, 5));
+  say('{"event":"trouble","text":"It shows nothing here."}\n');
+  expect(meterFeed()).toMatchObject({
+    status: 'on',
+    line: undefined,
+    trouble: 'It shows nothing here.',
+  });
+  liftLeads();
+  expect(meterFeed().trouble).toBeUndefined();
 });
 
 test('a port that cannot be opened says why', async () => {

@@ -172,7 +172,7 @@ export function placeLeads(placement: Placement): void {
 }
 
 export function liftLeads(): void {
-  set({ leads: undefined, line: undefined });
+  set({ leads: undefined, line: undefined, trouble: undefined });
   handOn({ do: 'lift' });
 }
 

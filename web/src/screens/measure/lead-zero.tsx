@@ -4,6 +4,7 @@ import {
   formatQuantity,
   parseEntry,
   sameFunction,
+  spoiledBy,
   splitQuantity,
 } from '@jeitinho/core';
 import { LEADS_TOGETHER, type Placement } from '@jeitinho/core/bench';
@@ -119,5 +120,5 @@ function useLiveOhms(job: string): { readonly value: number | undefined } | unde
   const stale = useStale();
   const ours = kind !== 'simulated' || (own === job && leads?.red === LEADS_TOGETHER);
   if (status !== 'on' || stale || !ours || !line || !sameFunction(line.fn, 'ohm')) return undefined;
-  return { value: line.value ?? undefined };
+  return { value: spoiledBy(line) ? undefined : (line.value ?? undefined) };
 }
