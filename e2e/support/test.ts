@@ -156,6 +156,8 @@ export async function bridgeDead(page: Page, job: string, point = 'U-P'): Promis
 /** Presses Enter for a weighty button, which takes no press until it has been on screen a moment. */
 export async function confirm(page: Page, name: string): Promise<void> {
   const button = page.getByRole('button', { name: new RegExp(`^${name}(?! again)`) });
+  // Whatever is written down while it arms makes it wait anew.
+  await opened(page);
   await expect(button.filter({ visible: true })).toBeEnabled();
   await press(page, 'Enter');
 }

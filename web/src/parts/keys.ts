@@ -1,5 +1,5 @@
 /** Keys that work anywhere on a screen, unless the person is typing into a field that wants them. */
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { flushSync } from 'react-dom';
 
 export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>;
@@ -38,7 +38,7 @@ export function useKeys(keys: KeyMap, { whileTyping = true } = {}): void {
   useLayoutEffect(() => {
     latest.current = keys;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const key = whileTyping || !typingFigure(event) ? freeKey(event) : undefined;
       const run = key === undefined ? undefined : latest.current[key];

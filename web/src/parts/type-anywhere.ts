@@ -1,8 +1,8 @@
 /** Digits typed while no field has the focus go into the one that takes figures on this card. */
-import { useEffect, type RefObject } from 'react';
+import { useLayoutEffect, type RefObject } from 'react';
 
 export function useTypeAnywhere(field: RefObject<HTMLInputElement | null>): void {
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       if (event.ctrlKey || event.metaKey || event.altKey) return;

@@ -1,8 +1,9 @@
 /** Which placement is in hand: the one the address names, else the suggested next. */
 import { nextStep, stepsOf, type Step } from '@jeitinho/core/job';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLocation, useSearchParams } from 'react-router';
 import { useJob } from '../job/job-context';
+import { isOver, placeNow, setOut, type Going } from './going';
 
 export interface CurrentStep {
   readonly step: Step;
@@ -17,21 +18,15 @@ export interface CurrentStep {
   readonly previous: Step | undefined;
 }
 
-/** On the way to a place: the addresses that may still stand meanwhile. */
-interface Going {
-  readonly to: string;
-  readonly left: readonly (string | null)[];
-}
-
 export function useCurrentStep(): CurrentStep {
   const { sheet, state, dismiss } = useJob();
   const [params, setParams] = useSearchParams();
   const steps = useMemo(() => stepsOf(sheet), [sheet]);
   const address = params.get('at');
-  // The router changes the address in its own time; what is typed next belongs to the new place at once.
+  const arrived: unknown = useLocation().state;
   const [going, setGoing] = useState<Going>();
-  if (going?.to === address) setGoing(undefined);
-  const named = going?.left.includes(address) ? going.to : address;
+  if (going && isOver(going, address, arrived)) setGoing(undefined);
+  const named = placeNow(going, address);
   const test = params.get('test');
   // Without an address the suggestion is taken once, so that recording does not move the card away.
   const [first] = useState(() => (nextStep(sheet, state) ?? steps[0]!).observable);
@@ -42,12 +37,11 @@ export function useCurrentStep(): CurrentStep {
     steps.find((each) => each.observable === first)!;
   const index = steps.indexOf(step);
   const next = nextStep(sheet, state, step.observable);
-  const backTo = (observable: string) =>
-    setGoing((now) => ({ to: observable, left: [...(now ? [...now.left, now.to] : []), address] }));
+  const backTo = (observable: string) => setGoing((now) => setOut(now, address, observable));
   // The address follows once the screen stands: the verdict does not wait for it.
   const follows = useDeferredValue(going);
   useEffect(() => {
-    if (follows) setParams({ at: follows.to }, { replace: true });
+    if (follows) setParams({ at: follows.to }, { replace: true, state: follows.trip });
     // What follows changes is the address alone, and by it what setParams is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [follows]);
