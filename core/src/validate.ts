@@ -6,10 +6,11 @@ import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import type { ValidateFunction } from 'ajv';
 import type { LogEntry } from './job/kinds/index';
 import { bodySchema, entryEnvelope } from './job/kinds/schemas';
-import { checkSheet, type SheetProblem } from './checks/check';
+import type { SheetProblem } from './checks/check';
+import { checkWritten } from './checks/written';
 import { problem } from './validation/problem';
 import { FIRST_EDITION, liftSheet } from './sheet/lift';
-import { SHEET_FORMAT, sheetSchema, type Sheet } from './sheet/schema';
+import { SHEET_FORMAT, sheetSchema, type WrittenSheet } from './sheet/schema';
 import { DEEPEST, LARGEST_SHEET, tooDeep } from './validation/bounds';
 import { hoistUnions } from './validation/hoist';
 import { MOST_PROBLEMS, problemsFrom } from './validation/schema-problems';
@@ -45,7 +46,7 @@ export function check<S extends TSchema>(schema: S, value: unknown, base = ''): 
 
 /** A sheet that can be used, with what is worth a second look; or all that keeps it from being one. */
 export type ReadSheet =
-  | { readonly ok: true; readonly value: Sheet; readonly warnings: readonly SheetProblem[] }
+  | { readonly ok: true; readonly value: WrittenSheet; readonly warnings: readonly SheetProblem[] }
   | {
       readonly ok: false;
       readonly problems: readonly SheetProblem[];
@@ -77,7 +78,7 @@ export function readSheet(value: unknown): ReadSheet {
   const warnings = [...lifted.notes, ...unknownFields(sheetSchema, lifted.value)];
   const shaped = check(sheetSchema, lifted.value);
   if (!shaped.ok) return { ok: false, problems: shaped.problems, warnings };
-  const found = checkSheet(shaped.value);
+  const found = checkWritten(shaped.value);
   const problems = found.filter(({ severity }) => severity === 'problem').slice(0, MOST_PROBLEMS);
   const remarks = [...found.filter(({ severity }) => severity === 'warning'), ...warnings];
   return problems.length > 0

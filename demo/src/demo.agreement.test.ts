@@ -8,7 +8,15 @@ import {
 } from '@jeitinho/core/bench';
 import { assess, infer, modelOf, sharesOf } from '@jeitinho/core/diagnose';
 import { foldJob, refusalOf, type StoredEntry } from '@jeitinho/core/job';
-import { isMeasured, testsOf, writeSheet, type Sheet } from '@jeitinho/core/sheet';
+import {
+  isMeasured,
+  machinesOf,
+  plainSheet,
+  testsOf,
+  writeSheet,
+  type Sheet,
+  type WrittenSheet,
+} from '@jeitinho/core/sheet';
 import { check, readEntry, readSheet } from '@jeitinho/core/validate';
 import { meterProfileSchema } from '@jeitinho/core';
 import { readdirSync, readFileSync } from 'node:fs';
@@ -18,11 +26,19 @@ import { newestSheet } from './sheets';
 
 const FOLDER = join(__dirname, '../sheets');
 const newest = [...new Map(demoWorld.sheets.map((sheet) => [sheet.id, sheet])).values()];
-const each = newest.map((sheet): [string, Sheet] => [sheet.id, sheet]);
+/** Every machine that a sheet describes, with what tells it from the others of its sheet. */
+const machinesIn = (written: WrittenSheet): [string, Sheet][] =>
+  machinesOf(written.variants ?? []).map((chosen) => [
+    [written.id, ...Object.values(chosen)].join(' '),
+    plainSheet(written, chosen),
+  ]);
+const each = newest.flatMap(machinesIn);
 
 describe('benches', () => {
   test.each(
-    demoWorld.sheets.map((sheet): [string, number, Sheet] => [sheet.id, sheet.revision, sheet]),
+    demoWorld.sheets
+      .flatMap(machinesIn)
+      .map(([name, sheet]): [string, number, Sheet] => [name, sheet.revision, sheet]),
   )(
     'the bench of %s, revision %i, reads what its sheet says, healthy and with every fault',
     (_, __, sheet) => {

@@ -29,7 +29,7 @@ const OPEN: readonly Open[] = [
     at: '09:30',
     urgent: true,
     complaint: 'Circuit 2 down since 05:40, milk tank at 9 °C and rising.',
-    hidden: ['link-open', 'drv-gate', 'log-run', 'drv-igbt'],
+    hidden: ['link-open-2', 'drv-gate-2', 'log-run-2', 'drv-igbt-2'],
   },
   {
     job: 33,

@@ -1,5 +1,5 @@
 /** The service sheets of the demo world, oldest revision of each first. */
-import type { Sheet } from '@jeitinho/core/sheet';
+import { machineSheet, type Sheet, type WrittenSheet } from '@jeitinho/core/sheet';
 import airHeatPump from '../sheets/ventumbra-as08.json';
 import boiler from '../sheets/termalva-tb24.json';
 import chiller from '../sheets/brumal-pc36.json';
@@ -33,10 +33,12 @@ export const sheets = [
   television,
   plasma,
   vacuum,
-] as unknown as readonly Sheet[];
+] as unknown as readonly WrittenSheet[];
 
-/** The newest revision of a sheet, which a job opened today gets. */
-export function newestSheet(sheetId: string): Sheet {
+/** The newest revision of a sheet, which a job opened today gets; of several machines the first. */
+export const newestSheet = (sheetId: string): Sheet => machineSheet(newestWritten(sheetId));
+
+function newestWritten(sheetId: string): WrittenSheet {
   const found = sheets.filter(({ id }) => id === sheetId).at(-1);
   if (!found) throw new Error(`the demo world has no sheet “${sheetId}”`);
   return found;

@@ -1,6 +1,6 @@
 import type { MeterProfile } from '@jeitinho/core';
 import type { LogEntry } from '@jeitinho/core/job';
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 
 export interface DemoJob {
   readonly id: string;
@@ -48,6 +48,6 @@ export interface DemoWorld {
     warrantyUntil: string;
     sheetId: string | null;
   }[];
-  readonly sheets: readonly Sheet[];
+  readonly sheets: readonly WrittenSheet[];
   readonly jobs: readonly DemoJob[];
 }

@@ -19,7 +19,7 @@ import {
 import { assess, infer, type DiagnosticModel, type Evidence } from '@jeitinho/core/diagnose';
 import { foldJob } from '@jeitinho/core/job';
 import { judge, judgeTogether } from '@jeitinho/core/judge';
-import { writeSheet, type Sheet } from '@jeitinho/core/sheet';
+import { machinesOf, plainSheet, writeSheet, type Sheet } from '@jeitinho/core/sheet';
 import fc from 'fast-check';
 import { System } from '../../core/src/bench/solve/system';
 import { mutated } from '../../core/test/mutated-netlist';
@@ -79,7 +79,7 @@ const evidence: Evidence[] = Array.from({ length: 20 }, (_, t) => ({
 }));
 const medium = randomModel(60, 80, 10);
 const large = randomModel(150, 200, 12);
-const sheet = demoWorld.sheets[1]!;
+const sheet = plainSheet(demoWorld.sheets[1]!);
 const closed = demoWorld.jobs.find((job) => job.entries.length > 0)!;
 
 /** A sheet of at least so many characters, out of one of the demo world many times over. */
@@ -213,7 +213,7 @@ function placements() {
   let count = 0;
   const unsolved: string[] = [];
   const started = performance.now();
-  for (const of of demoWorld.sheets) {
+  for (const of of demoMachines()) {
     if (!hasBench(of)) continue;
     process.stderr.write(`placements of ${of.id}, revision ${of.revision} …\n`);
     const runs = [
@@ -234,6 +234,12 @@ function placements() {
     seconds: Number(((performance.now() - started) / 1000).toFixed(0)),
   };
 }
+
+/** Every machine that the demo sheets describe. */
+const demoMachines = () =>
+  demoWorld.sheets.flatMap((written) =>
+    machinesOf(written.variants ?? []).map((chosen) => plainSheet(written, chosen)),
+  );
 
 /** A square of resistors with a diode at every third node. */
 function squareNetlist(side: number): string {
@@ -315,7 +321,7 @@ process.stdout.write(
       'mutated netlists': mutatedNetlists(2000),
       'random netlists': randomNetlists(10_000),
       dictionaries: Object.fromEntries(
-        demoWorld.sheets
+        demoMachines()
           .filter(hasBench)
           .map((each) => [`${each.id}, revision ${each.revision}`, dictionarySeconds(each, 3)]),
       ),

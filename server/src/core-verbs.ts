@@ -37,7 +37,7 @@ import {
   togetherSchema,
   type Judgement,
 } from '@jeitinho/core/judge';
-import type { Sheet } from '@jeitinho/core/sheet';
+import { expandSheet, machinesOf, type Sheet } from '@jeitinho/core/sheet';
 import { check, readSheet, Type, type Static, type TSchema } from '@jeitinho/core/validate';
 
 const judgeCase = Type.Object({
@@ -162,12 +162,15 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
     const read = readSheet(input);
     if (!read.ok) return { ok: false, problems: read.problems, warnings: read.warnings };
     // The bench is solved for every fault: a matter of seconds, so only where somebody asks for a check.
-    const problems = benchDisagreements(read.value).map(({ path, message }) => ({
-      code: 'bench',
-      severity: 'problem',
-      path,
-      message,
-    }));
+    const problems = machinesOf(read.value.variants ?? []).flatMap((chosen) => {
+      const { sheet, writtenAt } = expandSheet(read.value, chosen);
+      return benchDisagreements(sheet).map(({ path, message }) => ({
+        code: 'bench',
+        severity: 'problem',
+        path: writtenAt(path),
+        message,
+      }));
+    });
     return { ok: problems.length === 0, problems, warnings: read.warnings };
   },
   solve: (input) => solveCircuit(readNetlist(demand(Type.String(), input, ''))),

@@ -6,7 +6,7 @@ import { Type, type Static, type TObject, type TSchema } from '@sinclair/typebox
 import { dictionarySchema } from '../bench/machine/dictionary';
 import { meterProfileSchema } from '../meter/profile';
 import { reportSchema } from '../report/report-schema';
-import { sheetSchema, type Sheet } from '../sheet/schema';
+import { sheetSchema, type WrittenSheet } from '../sheet/schema';
 import {
   customerEdit,
   gaveSheetSchema,
@@ -63,7 +63,7 @@ export interface Operation {
 const Words = Type.String({ maxLength: 200 });
 const PICTURES = ['image/jpeg', 'image/png', 'image/webp'] as const;
 const list = <S extends TSchema>(schema: S) => Type.Array(schema);
-const aSheet = Type.Unsafe<Sheet>(sheetSchema);
+const aSheet = Type.Unsafe<WrittenSheet>(sheetSchema);
 
 export const OPERATIONS = {
   health: {

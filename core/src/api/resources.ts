@@ -5,7 +5,7 @@ import { storedEntrySchema } from '../job/kinds/schemas';
 import { Person, Uuid } from '../job/log/words';
 import { jobSummarySchema } from '../job/trail/summary';
 import { meterProfileSchema } from '../meter/profile';
-import { sheetSchema, type Sheet } from '../sheet/schema';
+import { sheetSchema, type WrittenSheet } from '../sheet/schema';
 import { facetsSchema } from '../sheet/search';
 
 export const Name = Type.String({ minLength: 1, maxLength: 200 });
@@ -217,7 +217,7 @@ export const jobSchema = Type.Object(
   {
     ...jobFields,
     /** The revision frozen when the job was opened. */
-    sheet: orNull(Type.Unsafe<Sheet>(sheetSchema)),
+    sheet: orNull(Type.Unsafe<WrittenSheet>(sheetSchema)),
     shop: shopSchema,
     /** Whether a simulated machine stands behind it. What is wrong with it is never said. */
     bench: Type.Boolean(),

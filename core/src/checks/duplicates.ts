@@ -1,5 +1,6 @@
 /** No two things of a kind bear the same id. */
 import { testsOf } from '../sheet/all-tests';
+import { codeKey } from '../sheet/codes/match';
 import { isMeasured, type Sheet } from '../sheet/schema';
 import { problem, type SheetProblem } from '../validation/problem';
 import { nth } from '../numeric/nth';
@@ -38,10 +39,7 @@ export function duplicates(sheet: Sheet): SheetProblem[] {
         items.map(({ id }) => id),
       ),
     ),
-    ...twice(
-      'codes/list',
-      sheet.codes.list.map(({ code }) => code),
-    ),
+    ...twice('codes/list', sheet.codes.list.map(codeKey)),
     ...pinsTwice(sheet),
     ...sequenceNames(sheet),
   ];

@@ -69,6 +69,7 @@ function ofSuspects(sheet: Sheet): SheetProblem[] {
       faults.has(id) ? [] : [missing(`${path}/${id}`, `There is no fault “${id}” ${words}.`)],
     );
   return [
+    ...named('/codes/none/suspects', Object.keys(sheet.codes.none?.suspects ?? {}), 'to suspect'),
     ...(sheet.symptoms ?? []).flatMap(({ suspects }, i) =>
       named(`/symptoms/${i}/suspects`, Object.keys(suspects), 'to suspect'),
     ),

@@ -1,12 +1,14 @@
 /** What a job's log says to the suspects, in the order of the visit: findings, and the work between them. */
 import { observablesOf } from '../sheet/observables';
 import { fastId, storeObservables } from '../sheet/store-observables';
+import { codeKey } from '../sheet/codes/match';
 import type { Sheet } from '../sheet/schema';
 import type { JobState, Taken } from '../job/state/state';
 import { isEntry } from '../job/kinds/index';
 import { curesOf, faultsOf } from '../job/work/cures';
 import type { NotedWork } from '../job/work/work';
 import type { Evidence, Finding } from './evidence';
+import { NO_CODE } from './model';
 import type { EvidenceItem } from './suspects';
 
 /** Void, waiting, replaced and withdrawn findings say nothing. */
@@ -29,6 +31,12 @@ export function evidenceOf(state: JobState, sheet: Sheet): EvidenceItem[] {
     if (unrun && (entry.kind === 'energised' || entry.kind === 'window')) {
       unrun = false;
       return [{ entry: entry.id, evidence: { ran: true }, from: { kind: 'ran' } }];
+    }
+    if (isEntry('code', entry) && entry.body.shown === null) {
+      const evidence = { code: NO_CODE };
+      return sheet.codes.none && once.first(NO_CODE)
+        ? [{ entry: entry.id, evidence, from: { kind: 'code', code: NO_CODE } }]
+        : [];
     }
     const said = once.said(entry.id);
     if (said) return [said];
@@ -55,7 +63,7 @@ const changeOf = (sheet: Sheet, { body }: NotedWork): Evidence =>
 /** What counts once however often it was written: the same code or symptom, and the last look of an epoch. */
 function onlyOnce(state: JobState, sheet: Sheet) {
   const codes = new Map(
-    state.codes.filter((code) => code.listed).map((code) => [code.entry, code.listed!.code]),
+    state.codes.flatMap(({ entry, listed }) => (listed ? [[entry, codeKey(listed)]] : [])),
   );
   const symptoms = new Map([...state.symptoms].map(([id, entry]) => [entry, id]));
   const named = new Set(storeObservables(sheet).map(({ id }) => id));
@@ -67,13 +75,18 @@ function onlyOnce(state: JobState, sheet: Sheet) {
     epoch() {
       seen = new Set();
     },
+    /** Whether a code is met in this epoch for the first time. */
+    first(code: string): boolean {
+      if (seen.has(code)) return false;
+      seen.add(code);
+      return true;
+    },
     said(entry: string): EvidenceItem | undefined {
       const code = codes.get(entry);
-      if (code !== undefined) {
-        if (seen.has(code)) return undefined;
-        seen.add(code);
-        return { entry, evidence: { code }, from: { kind: 'code', code } };
-      }
+      if (code !== undefined)
+        return this.first(code)
+          ? { entry, evidence: { code }, from: { kind: 'code', code } }
+          : undefined;
       const symptom = symptoms.get(entry);
       if (symptom !== undefined)
         return { entry, evidence: { symptom }, from: { kind: 'symptom', symptom } };

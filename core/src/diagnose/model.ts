@@ -1,6 +1,7 @@
 /** The diagnostic model: what a sheet says about faults, free of pins and pictures. */
 import { InvalidInputError, UnknownReferenceError } from '../errors';
 import { allObservables, shownBy } from '../sheet/observables';
+import { codeKey } from '../sheet/codes/match';
 import type { Sheet } from '../sheet/schema';
 
 /** Probabilities of outcomes; a bare name means certainty. */
@@ -35,6 +36,9 @@ export interface ModelCode {
   readonly suspects: Readonly<Record<string, number>>;
   readonly other?: number;
 }
+
+/** A display that was read and shows nothing, where the sheet says what that suggests. */
+export const NO_CODE = '(none)';
 
 export interface ModelSymptom {
   readonly id: string;
@@ -75,7 +79,10 @@ export function modelOf(sheet: Sheet): DiagnosticModel {
     })),
     tests: observables,
     parts: sheet.parts,
-    codes: sheet.codes.list,
+    codes: [
+      ...sheet.codes.list.map((each) => ({ ...each, code: codeKey(each) })),
+      ...(sheet.codes.none ? [{ ...sheet.codes.none, code: NO_CODE }] : []),
+    ],
     ...(sheet.symptoms && { symptoms: sheet.symptoms }),
     ...(sheet.coincidence !== undefined && { coincidence: sheet.coincidence }),
     ...(sheet.sound !== undefined && { sound: sheet.sound }),

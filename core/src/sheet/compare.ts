@@ -1,5 +1,5 @@
 /** What changed between two revisions of a sheet, thing by thing, in words. */
-import type { Sheet } from './schema';
+import type { WrittenSheet } from './schema';
 
 export interface SheetChange {
   readonly kind: 'added' | 'removed' | 'changed';
@@ -12,7 +12,7 @@ export interface SheetChange {
 type Plain = Readonly<Record<string, unknown>>;
 
 /** Lists of things with ids are compared by id, not by place; a moved thing is no change. */
-export function compareSheets(before: Sheet, after: Sheet): SheetChange[] {
+export function compareSheets(before: WrittenSheet, after: WrittenSheet): SheetChange[] {
   const changes: SheetChange[] = [];
   compare(before, after, '', changes);
   return changes.filter(({ path }) => path !== '/revision');

@@ -7,8 +7,9 @@ import { Type, type Static } from '@sinclair/typebox';
 import { curveSchema } from '../curves/schema';
 import { benchSchema } from './schema/bench';
 import { boardSchema, harnessSchema } from './schema/boards';
-import { codeSchema, codeSchemeSchema, symptomSchema } from './schema/codes';
-import { Id, list, Name, Ref, Text, words } from './schema/common';
+import { codeSchema, codeSchemeSchema, noCodeSchema, symptomSchema } from './schema/codes';
+import { Id, list, Name, presence, Ref, Text, words } from './schema/common';
+import { repeatSchema, variantSchema, type Variant } from './schema/shape';
 import { faultSchema, partSchema, procedureSchema, repairSchema, trySchema } from './schema/faults';
 import {
   accessSchema,
@@ -31,6 +32,7 @@ const Volts = Type.Number({ exclusiveMinimum: 0, maximum: 100_000 });
 
 /** Two places that must be proven dead, on the function that shows it. */
 const provePairSchema = Type.Object({
+  ...presence,
   id: Type.Optional(Id),
   name: Type.Optional(Name),
   from: Ref,
@@ -80,6 +82,7 @@ const safetySchema = Type.Object({
   /** What stays charged after isolation, where it is more than the bus. */
   stores: list(
     Type.Object({
+      ...presence,
       name: Name,
       at: Type.String({ minLength: 1, maxLength: 170, description: 'A board, or a place on one.' }),
       volts: Type.Optional(
@@ -116,11 +119,17 @@ export const sheetSchema = Type.Object(
       revision: Type.Optional(Type.String({ maxLength: 40 })),
       date: Type.Optional(Type.String({ maxLength: 10 })),
     }),
+    repeats: list(repeatSchema),
+    variants: list(variantSchema),
     safety: safetySchema,
     boards: Type.Array(boardSchema, { minItems: 1 }),
     harnesses: list(harnessSchema),
     curves: list(curveSchema),
-    codes: Type.Object({ schemes: Type.Array(codeSchemeSchema), list: Type.Array(codeSchema) }),
+    codes: Type.Object({
+      schemes: Type.Array(codeSchemeSchema),
+      list: Type.Array(codeSchema),
+      none: Type.Optional(noCodeSchema),
+    }),
     symptoms: list(symptomSchema),
     /** Expected number of independent faults; 0.1 where absent. */
     coincidence: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 2 })),
@@ -140,12 +149,27 @@ export const sheetSchema = Type.Object(
   { $id: 'sheet-2', title: 'Jeitinho service sheet, format 2' },
 );
 
-export type Sheet = Static<typeof sheetSchema>;
+/** A sheet as its author writes it: what it says once for several copies, and of variants, stands in it so. */
+export type WrittenSheet = Static<typeof sheetSchema>;
+
+/**
+ * A sheet with every copy written out, for the variants of the machine that are known; everything but the
+ * editor works with this one. Made by `expandSheet`.
+ */
+export type Sheet = Omit<WrittenSheet, 'repeats' | 'variants'> & {
+  readonly repeats?: never;
+  readonly variants?: never;
+  /** What was asked about the machine, and decides which of its things are there. */
+  readonly questions?: readonly Variant[];
+  /** Which variant it is, by question, as far as that is known. */
+  readonly chosen?: Readonly<Record<string, string>>;
+};
 export type ProvePair = Static<typeof provePairSchema>;
 
 export * from './schema/bench';
 export * from './schema/boards';
 export * from './schema/codes';
 export * from './schema/faults';
+export * from './schema/shape';
 export * from './schema/tests';
 export * from './schema/wants';

@@ -3,7 +3,7 @@
  * schema, unknown ones after them by name, entries of open records by name, one short thing a line.
  */
 import type { TSchema } from '@sinclair/typebox';
-import { sheetSchema, type Sheet } from './schema';
+import { sheetSchema, type WrittenSheet } from './schema';
 
 type Loose = TSchema & {
   anyOf?: Loose[];
@@ -17,7 +17,7 @@ type Loose = TSchema & {
 const LINE = 100;
 
 /** @returns the file's text, with a final newline. Reading it back gives an equal sheet. */
-export function writeSheet(sheet: Sheet): string {
+export function writeSheet(sheet: WrittenSheet): string {
   return `${setOut(inOrder([sheetSchema as Loose], sheet, ''), '', '')}\n`;
 }
 

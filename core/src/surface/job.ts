@@ -4,6 +4,7 @@ export { dialRefusal, energyRefusal } from '../job/admission/energy';
 export { unmetFor } from '../job/admission/entering';
 export { licenceRefusal, licensedByPiece } from '../job/admission/licence';
 export type { Refusal } from '../job/admission/refusal';
+export { variantRefusal } from '../job/admission/variant';
 export { refusalOf } from '../job/admission/refusal-of';
 export { clocksOf, type RunningClock } from '../job/clocks/clocks';
 export { type OtherSize, otherSize, swappedWith } from '../job/findings/doubts';
@@ -14,6 +15,7 @@ export { inShowingState, isStale, lookSince, proofOf, staleOf } from '../job/fin
 export { CONTACT_OWED, LEADS_MATTER_BELOW, owesProof } from '../job/findings/owed';
 export { energises, shortsOf } from '../job/findings/shorted';
 export { foldJob } from '../job/fold/fold';
+export { jobSheet } from '../job/fold/job-sheet';
 export { inOneGo, JobFold } from '../job/fold/job-fold';
 export { CONTACT_WORDS } from '../job/kinds/contact';
 export {

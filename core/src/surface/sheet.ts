@@ -2,8 +2,11 @@
 export { baseState } from '../conditions/live-state';
 export { wantsOf } from '../conditions/wants';
 export { expectOf, functionOf, phaseName, testsOf } from '../sheet/all-tests';
-export { matchCode, normaliseCode } from '../sheet/codes/match';
+export { codeWords, decodeCode, normaliseCode } from '../sheet/codes/match';
 export { compareSheets, type SheetChange } from '../sheet/compare';
+export { expandSheet, machineSheet, plainSheet } from '../sheet/expand/expand';
+export { variantOwed } from '../sheet/variant-owed';
+export { machinesOf, type Chosen } from '../sheet/expand/variants';
 export { liftSheet } from '../sheet/lift';
 export { findPoint, findTest, stateName, stateOf } from '../sheet/lookup';
 export {
@@ -15,7 +18,8 @@ export {
 } from '../sheet/observables';
 export { placementWords } from '../sheet/placement';
 export { locate, type Place, placeDetail, placeName, sameLeads } from '../sheet/places';
-export { type Sheet, sheetSchema } from '../sheet/schema';
+export { type Sheet, sheetSchema, type WrittenSheet } from '../sheet/schema';
+export type { Variant } from '../sheet/schema/shape';
 export {
   type Board,
   type BoardMark,

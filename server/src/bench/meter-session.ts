@@ -157,7 +157,7 @@ export class MeterSession {
       const { access, gone, isolatedFor } = await this.#state();
       const specimen = specimenNow(sheet, hiddenFaultOf(bench), gone, bench.marks.killed);
       const probed = await pool.probe({
-        key: `${sheet.id} ${sheet.revision}`,
+        key: `${sheet.id} ${sheet.revision} ${JSON.stringify(sheet.chosen)}`,
         sheet,
         specimen,
         placement,

@@ -8,6 +8,8 @@ import type { Duplex } from 'node:stream';
 import type { Logger } from 'pino';
 import { WebSocketServer, type WebSocket } from 'ws';
 import { benchedSheetOf } from '../store/benches';
+import { withJobState } from '../store/hot-jobs';
+import type { HotJob } from '../store/memory';
 import { isKnownHost } from '../known-host';
 import type { Store } from '../store/models/index';
 import { Turns } from '../store/turns';
@@ -71,7 +73,9 @@ export class MeterSockets {
     ws.on('message', keep);
     const job = await this.#store.jobs.findByPk(jobId);
     const bench = job && (await this.#store.benches.findByPk(jobId));
-    const sheet = job && (await benchedSheetOf(this.#store, job));
+    const sheet =
+      job &&
+      (await benchedSheetOf(this.#store, job, await withJobState(this.#store, jobId, chosenOf)));
     // It may have gone again meanwhile: nothing would ever stop its session.
     if (ws.readyState !== ws.OPEN) return;
     if (!bench || !sheet) {
@@ -139,3 +143,6 @@ function isOwn(origin: string, host: string | undefined): boolean {
     return false;
   }
 }
+
+/** Which machine the job says it is. */
+const chosenOf = (_: unknown, { fold }: HotJob) => fold.sheet.chosen;

@@ -1,6 +1,6 @@
 /** Reading large documents: what is stored of them, or all that is wrong with them. */
 import { dictionarySchema } from '@jeitinho/core/bench';
-import { facetsOf, type Sheet, type SheetFacets } from '@jeitinho/core/sheet';
+import { facetsOf, plainSheet, type SheetFacets, type WrittenSheet } from '@jeitinho/core/sheet';
 import { check, outOfBounds, readSheetText } from '@jeitinho/core/validate';
 
 export interface DocumentTask {
@@ -58,11 +58,11 @@ export function readDocument({ kind, bytes }: DocumentTask): ReadDocument {
   return { sheet: toSave(read.value) };
 }
 
-export const toSave = (sheet: Sheet): SheetToSave => ({
+export const toSave = (sheet: WrittenSheet): SheetToSave => ({
   id: sheet.id,
   revision: sheet.revision,
   title: sheet.title,
   maker: sheet.equipment.maker,
-  facets: facetsOf(sheet),
+  facets: facetsOf(plainSheet(sheet)),
   text: JSON.stringify(sheet),
 });

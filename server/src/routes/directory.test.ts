@@ -8,7 +8,7 @@ import type {
   SiteResource,
   UnitResource,
 } from '@jeitinho/core';
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 import { demoWorld } from '@jeitinho/demo';
 import { FRIDGE, harness, type Harness } from '../../testing/harness';
 
@@ -84,7 +84,7 @@ describe('sheets', () => {
   const sheet = demoWorld.sheets[0]!;
 
   test('the newest revision stands in the list and answers for the id', async () => {
-    const next: Sheet = { ...structuredClone(sheet), revision: 3, title: 'Mended' };
+    const next: WrittenSheet = { ...structuredClone(sheet), revision: 3, title: 'Mended' };
     expect((await h.post('/api/v1/sheets', next)).status).toBe(201);
     const { body } = await h.get<SheetListItem[]>('/api/v1/sheets');
     expect(body.find(({ id }) => id === sheet.id)).toMatchObject({
@@ -93,8 +93,8 @@ describe('sheets', () => {
       maker: 'Tarumbê',
       facets: { faults: 15, models: ['UF-440i*', 'UF-380i*'] },
     });
-    expect((await h.get<Sheet>(`/api/v1/sheets/${sheet.id}`)).body).toEqual(next);
-    expect((await h.get<Sheet>(`/api/v1/sheets/${sheet.id}/revisions/1`)).body).toEqual(sheet);
+    expect((await h.get<WrittenSheet>(`/api/v1/sheets/${sheet.id}`)).body).toEqual(next);
+    expect((await h.get<WrittenSheet>(`/api/v1/sheets/${sheet.id}/revisions/1`)).body).toEqual(sheet);
   });
 
   test('a revision never changes: the same again is fine, another is refused', async () => {

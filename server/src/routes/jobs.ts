@@ -69,10 +69,15 @@ export const jobRoutes = (store: Store) =>
       return c.json(await jobResource(store, c.req.param('id')));
     })
     .get('/:id/report', async (c) => {
-      const report = await withJobState(store, c.req.param('id'), (state, { sheet }) => {
-        if (!sheet) throw new ProblemError(409, 'no-sheet', 'A job without a sheet has no report.');
-        return buildReport(sheet, state, assess(sheet, state));
-      });
+      const report = await withJobState(
+        store,
+        c.req.param('id'),
+        (state, { written, fold: { sheet } }) => {
+          if (!written)
+            throw new ProblemError(409, 'no-sheet', 'A job without a sheet has no report.');
+          return buildReport(sheet, state, assess(sheet, state));
+        },
+      );
       return c.json(report);
     })
     .route('/:id/entries', entryRoutes(store));

@@ -55,10 +55,10 @@ async function appendTo(
   batch: readonly LogEntry[],
   offset: number,
 ): Promise<AppendedResource> {
-  const { fold, sheet } = hot;
+  const { fold, written } = hot;
   const fresh = freshEntries(hot, batch);
   if (fresh.length > 0) {
-    if (!sheet)
+    if (!written)
       throw new ProblemError(
         409,
         'no-sheet',
@@ -74,7 +74,7 @@ async function appendTo(
     );
     const mark = fold.mark();
     try {
-      const found = await inSlices(admit(sheet, fold, numbered));
+      const found = await inSlices(admit(fold, numbered));
       if (found) {
         const { entry, index } = fresh[found.index]!;
         throw new ProblemError(409, found.refusal.code, found.refusal.message, {

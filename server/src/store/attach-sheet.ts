@@ -1,5 +1,5 @@
 /** Giving a sheet to a job that was opened when its model had none. A sheet once given stays. */
-import { foldJob, summarise } from '@jeitinho/core/job';
+import { foldJob, jobSheet, summarise } from '@jeitinho/core/job';
 import { notFound, ProblemError } from '../problem';
 import { entryPage } from './entry-rows';
 import { newestSheet } from './open-job';
@@ -29,7 +29,7 @@ export async function attachSheet(store: Store, jobId: string, sheetId: string):
       {
         sheetId,
         sheetRevision: sheet.revision,
-        ...projected(summarise(sheet, foldJob(sheet, entries))),
+        ...projected(summarise(jobSheet(sheet, entries), foldJob(sheet, entries))),
       },
       { transaction },
     );

@@ -1,17 +1,26 @@
 /** Benches of jobs: drawn once, hidden, marked by unsafe acts. */
 import { drawFault, hasBench, type BenchedSheet, type HiddenFault } from '@jeitinho/core/bench';
+import { machineSheet, type Chosen } from '@jeitinho/core/sheet';
 import type { Bench } from './models/bench';
 import type { Job } from './models/job';
 import type { Store } from './models/index';
 import type { Transaction } from 'sequelize';
 
-/** The sheet that the job was opened with, where it has a bench. */
-export async function benchedSheetOf(store: Store, job: Job): Promise<BenchedSheet | undefined> {
+/**
+ * The sheet that the job was opened with, where it has a bench.
+ * @param chosen - The variants that are known; the machine is of the first for the rest.
+ */
+export async function benchedSheetOf(
+  store: Store,
+  job: Job,
+  chosen?: Chosen,
+): Promise<BenchedSheet | undefined> {
   if (job.sheetId === null || job.sheetRevision === null) return undefined;
   const row = await store.sheets.findOne({
     where: { id: job.sheetId, revision: job.sheetRevision },
   });
-  return row && hasBench(row.document) ? row.document : undefined;
+  const sheet = row && machineSheet(row.document, chosen);
+  return sheet && hasBench(sheet) ? sheet : undefined;
 }
 
 /**

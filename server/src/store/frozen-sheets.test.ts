@@ -1,6 +1,6 @@
 /** A database from before edition 2: its sheets are lifted as they are read, and nothing in it is rewritten. */
 import type { JobResource, Report } from '@jeitinho/core';
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { Sheet, WrittenSheet } from '@jeitinho/core/sheet';
 import { demoWorld } from '@jeitinho/demo';
 import { harness, type Harness } from '../../testing/harness';
 import { raw } from './raw';
@@ -14,7 +14,7 @@ afterAll(() => h.close());
 type Loose = Record<string, unknown>;
 
 /** A sheet as edition 1 wrote it: what is out is listed, and isolated is said of the whole test. */
-function firstEdition({ tests, ...sheet }: Sheet): Loose {
+function firstEdition({ tests, ...sheet }: WrittenSheet): Loose {
   return {
     ...sheet,
     format: 'jeitinho.sheet/1',

@@ -1,5 +1,5 @@
 /** Revisions of sheets, read once, lifted to the present edition, and kept while they are used. */
-import { liftSheet, type Sheet } from '@jeitinho/core/sheet';
+import { liftSheet, type WrittenSheet } from '@jeitinho/core/sheet';
 import type { FrozenSheet } from './memory';
 import type { Store } from './models/index';
 import { raw } from './raw';
@@ -23,7 +23,7 @@ export async function frozenRevision(
   const stored: unknown = JSON.parse(row.text);
   const lifted = liftSheet(stored);
   const text = lifted.value === stored ? row.text : JSON.stringify(lifted.value);
-  const frozen = { document: lifted.value as Sheet, text };
+  const frozen = { document: lifted.value as WrittenSheet, text };
   store.memory.sheets.set(key, frozen, row.text.length * 4);
   return frozen;
 }
@@ -32,7 +32,7 @@ export async function frozenRevision(
 export async function frozenSheet(
   store: Store,
   job: { readonly sheetId: string | null; readonly sheetRevision: number | null },
-): Promise<Sheet | null> {
+): Promise<WrittenSheet | null> {
   if (job.sheetId === null || job.sheetRevision === null) return null;
   return (await frozenRevision(store, job.sheetId, job.sheetRevision))?.document ?? null;
 }

@@ -20,7 +20,7 @@ interface JobRow {
 export async function hotJob(store: Store, jobId: string): Promise<HotJob> {
   const known = store.memory.jobs.get(jobId);
   // A sheet may have been given to it meanwhile, by another server.
-  if (known?.sheet) return known;
+  if (known?.written) return known;
   const [row] = await raw<JobRow[]>(
     store.sequelize,
     'SELECT sheetId, sheetRevision FROM jobs WHERE id = ?',
@@ -34,11 +34,11 @@ export async function hotJob(store: Store, jobId: string): Promise<HotJob> {
 
 /** Read and fold a job without keeping it. */
 export async function coldJob(store: Store, jobId: string, row: JobRow): Promise<HotJob> {
-  const sheet = await frozenSheet(store, row);
+  const written = await frozenSheet(store, row);
   const { entries, bytes } = await wholeLog(store, jobId);
-  const fold = new JobFold(sheet ?? NO_SHEET);
+  const fold = new JobFold(written ?? NO_SHEET);
   await inSlices(fold.fold(entries));
-  return { sheet, fold, weight: bytes + entries.length * 500 };
+  return { written, fold, weight: bytes + entries.length * 500 };
 }
 
 async function wholeLog(store: Store, jobId: string, after = 0) {

@@ -3,21 +3,22 @@
  * at any moment, and another server may write beside this one.
  */
 import type { JobFold } from '@jeitinho/core/job';
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 import { InsertQueue } from './insert-queue';
 import { Kept } from './kept';
 import { Turns } from './turns';
 
 /** A job as far as its log is known here. */
 export interface HotJob {
-  readonly sheet: Sheet | null;
+  /** Null without one; as it is for this machine, the fold has it. */
+  readonly written: WrittenSheet | null;
   readonly fold: JobFold;
   /** Bytes of its entries. */
   weight: number;
 }
 
 export interface FrozenSheet {
-  readonly document: Sheet;
+  readonly document: WrittenSheet;
   /** The same as JSON. */
   readonly text: string;
 }

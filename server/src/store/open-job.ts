@@ -2,12 +2,13 @@
 import { carriedFrom } from '@jeitinho/core/diagnose';
 import {
   foldJob,
+  jobSheet,
   type KeptTwin,
   MOST_TWINS,
   summarise,
   type StoredEntry,
 } from '@jeitinho/core/job';
-import { allObservables, type Sheet } from '@jeitinho/core/sheet';
+import { allObservables, type Sheet, type WrittenSheet } from '@jeitinho/core/sheet';
 import { and, literal } from 'sequelize';
 import { v7 as uuidv7 } from 'uuid';
 import { ProblemError } from '../problem';
@@ -46,7 +47,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
   const earlier = await earlierVisit(store, unit.id, input.continues);
   const sheet =
     earlier?.sheet ?? (unit.sheetId ? await newestSheet(store, unit.sheetId) : undefined);
-  const twins = sheet ? await twinsKept(store, sheet) : [];
+  const twins = sheet ? await twinsKept(store, jobSheet(sheet, [])) : [];
   const shop = await shopOf(store);
   const openedAt = input.openedAt ?? new Date();
   const opened = {
@@ -76,7 +77,8 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
         visitAt: input.visitAt ?? null,
         openedAt,
         lastSeq: 1,
-        ...(sheet && projected(summarise(sheet, foldJob(sheet, [opened])), input.urgent)),
+        ...(sheet &&
+          projected(summarise(jobSheet(sheet, []), foldJob(sheet, [opened])), input.urgent)),
       },
       { transaction },
     );
@@ -104,12 +106,12 @@ async function earlierVisit(store: Store, unitId: string, named: string | undefi
       errors: [{ path: '/continues', message: 'There is no signed visit like this to this unit.' }],
     });
   if (!row) return undefined;
-  const { sheet, fold } = await coldJob(store, row.id, row);
+  const { written, fold } = await coldJob(store, row.id, row);
   const state = fold.state();
   const comeBack = state.decision?.body.endings.some(({ kind }) => kind === 'come-back');
-  if (!sheet || !state.signed || (named === undefined && !comeBack)) return undefined;
-  const carried = carriedFrom(sheet, state);
-  return { sheet, continues: { job: row.id, at: state.signed.at, carried } };
+  if (!written || !state.signed || (named === undefined && !comeBack)) return undefined;
+  const carried = carriedFrom(fold.sheet, state);
+  return { sheet: written, continues: { job: row.id, at: state.signed.at, carried } };
 }
 
 /** Visits looked at, the newest first: what is older than these, nobody trusts as a limit. */
@@ -132,7 +134,7 @@ async function twinsKept(store: Store, sheet: Sheet): Promise<KeptTwin[]> {
   return [...latest.values()].slice(0, MOST_TWINS);
 }
 
-export async function newestSheet(store: Store, id: string): Promise<Sheet | undefined> {
+export async function newestSheet(store: Store, id: string): Promise<WrittenSheet | undefined> {
   const row = await store.sheets.findOne({
     attributes: ['revision'],
     where: { id },

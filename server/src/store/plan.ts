@@ -50,7 +50,9 @@ export async function handOver(
       errors: [{ path: '/to', message: 'has this visit already.' }],
     });
   const owed = job.sheetId
-    ? await withJobState(store, id, (state, { sheet }) => (sheet ? owedWords(sheet, state) : []))
+    ? await withJobState(store, id, (state, { written, fold }) =>
+        written ? owedWords(fold.sheet, state) : [],
+      )
     : ['Service sheet: none for this model yet'];
   const at = new Date().toISOString();
   // Before the column: what the log would not have is not handed over.

@@ -58,8 +58,8 @@ interface Projection {
   readonly last: number;
 }
 
-function rowOf({ sheet, fold }: HotJob): Projection | undefined {
-  return sheet ? { summary: summarise(sheet, fold.state()), last: fold.length } : undefined;
+function rowOf({ written, fold }: HotJob): Projection | undefined {
+  return written ? { summary: summarise(fold.sheet, fold.state()), last: fold.length } : undefined;
 }
 
 /** Who waits stands first, then what is begun. */

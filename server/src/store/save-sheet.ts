@@ -1,5 +1,5 @@
 /** Saving a revision of a sheet. Revisions are immutable; the next one counts on from the newest. */
-import { FACETS_VERSION, type Sheet } from '@jeitinho/core/sheet';
+import { FACETS_VERSION, type WrittenSheet } from '@jeitinho/core/sheet';
 import { isDeepStrictEqual } from 'node:util';
 import { toSave, type SheetToSave } from '../heavy/read-documents';
 import { ProblemError } from '../problem';
@@ -9,7 +9,7 @@ import type { Store } from './models/index';
 import { raw, toColumn } from './raw';
 
 /** @returns true when stored, false when exactly this revision was there already. */
-export const saveSheet = (store: Store, sheet: Sheet, author = ''): Promise<boolean> =>
+export const saveSheet = (store: Store, sheet: WrittenSheet, author = ''): Promise<boolean> =>
   saveSheetText(store, toSave(sheet), author);
 
 /**

@@ -1,6 +1,6 @@
 /** The library: the newest revision of every sheet, with what it is searched by. */
 import type { SheetListItem } from '@jeitinho/core';
-import { facetsOf, FACETS_VERSION } from '@jeitinho/core/sheet';
+import { facetsOf, FACETS_VERSION, plainSheet } from '@jeitinho/core/sheet';
 import type { Context } from 'hono';
 import { beyond, pageAsked, pageOf } from '../page';
 import type { Store } from './models/index';
@@ -32,7 +32,7 @@ export async function sheetList(store: Store, c: Context): Promise<readonly Shee
 /** Facets made by an older program, or by none, are made from the document and kept. */
 async function refreshed(store: Store, id: string, revision: number) {
   const row = await store.sheets.findOne({ where: { id, revision } });
-  const facets = facetsOf(row!.document);
+  const facets = facetsOf(plainSheet(row!.document));
   await row!.update({ facets, facetsVersion: FACETS_VERSION });
   return facets;
 }

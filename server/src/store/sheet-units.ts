@@ -1,6 +1,6 @@
 /** A sheet and the units it is for: those that it covers by maker and model, and giving it to them. */
 import type { UnitFound } from '@jeitinho/core';
-import { modelMatches, type Sheet } from '@jeitinho/core/sheet';
+import { modelMatches, type WrittenSheet } from '@jeitinho/core/sheet';
 import { Op } from 'sequelize';
 import { attachSheet } from './attach-sheet';
 import { FOUND_COLUMNS } from './find-units';
@@ -10,7 +10,10 @@ import { raw } from './raw';
 const MOST_FITTING = 200;
 
 /** Units without this sheet that its maker and models cover. */
-export async function unitsFitting(store: Store, { id, equipment }: Sheet): Promise<UnitFound[]> {
+export async function unitsFitting(
+  store: Store,
+  { id, equipment }: WrittenSheet,
+): Promise<UnitFound[]> {
   const rows = await raw<(UnitFound & { readonly address: string })[]>(
     store.sequelize,
     `SELECT ${FOUND_COLUMNS} FROM units u JOIN sites s ON s.id = u.siteId

@@ -15,7 +15,7 @@ beforeEach(async () => {
 });
 afterEach(() => store.close());
 
-const target = (jobId: string) => ({ jobId, sheet: smallSheet, author: 'Ana' });
+const target = (jobId: string) => ({ jobId, written: smallSheet, author: 'Ana' });
 const named = (jobId: string, name: string, seconds: number) =>
   recordEntry(target(jobId), 'clock', { name, seconds, meanwhile: '' }, store);
 const shown = async (now = Date.now()) =>

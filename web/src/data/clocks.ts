@@ -36,12 +36,12 @@ export async function jobsOnDevice(now: number, store: LocalStore = localStore):
     jobs.map(async (jobId): Promise<OnDevice> => {
       const job = await store.jobs.get(jobId);
       if (!job?.sheet) return { clocks: [], lost: [] };
-      const state = foldedLog(job.sheet, await store.entries.where({ jobId }).toArray());
+      const { sheet, state } = foldedLog(job.sheet, await store.entries.where({ jobId }).toArray());
       if (state.signed) return { clocks: [], lost: [] };
       const unit = job.unit.label;
       const { lost } = state.energy;
       return {
-        clocks: clocksOf(job.sheet, state).map((clock) => ({ ...clock, jobId, unit })),
+        clocks: clocksOf(sheet, state).map((clock) => ({ ...clock, jobId, unit })),
         lost: lost ? [{ ...lost, jobId, unit }] : [],
       };
     }),

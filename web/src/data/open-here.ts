@@ -1,7 +1,7 @@
 /** A visit made of what this device keeps: its unit, the sheet, the shop and the meter in hand. */
 import { NAMELESS_SHOP, type JobResource, type ShopResource, type UnitFound } from '@jeitinho/core';
-import { foldJob, summarise, type StoredEntry } from '@jeitinho/core/job';
-import type { Sheet } from '@jeitinho/core/sheet';
+import { foldJob, jobSheet, summarise, type StoredEntry } from '@jeitinho/core/job';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 import { pathAsked } from './api';
 import { deviceName } from './device';
 import type { LocalEntry, LocalStore, Opening } from './local-store';
@@ -34,7 +34,7 @@ export async function openHere(
     handed: null,
     sheetId: sheet?.id ?? null,
     sheetRevision: sheet?.revision ?? null,
-    summary: sheet ? summarise(sheet, foldJob(sheet, [entry])) : null,
+    summary: sheet ? summarise(jobSheet(sheet, [entry]), foldJob(sheet, [entry])) : null,
     unit: plain,
     // Who owns it is known where a visit to the unit is kept here.
     site: seen?.site ?? { id: unit.siteId, customerId: '', name: siteName, address: '', town },
@@ -60,9 +60,9 @@ async function kept<T>(store: LocalStore, path: string): Promise<T | undefined> 
 }
 
 /** The newest that is kept: by itself, or frozen into a visit. */
-async function keptSheet(store: LocalStore, id: string | null): Promise<Sheet | undefined> {
+async function keptSheet(store: LocalStore, id: string | null): Promise<WrittenSheet | undefined> {
   if (id === null) return undefined;
-  const alone = await kept<Sheet>(store, pathAsked('sheet', { params: { id } }));
+  const alone = await kept<WrittenSheet>(store, pathAsked('sheet', { params: { id } }));
   const frozen = await store.jobs.filter(({ sheetId }) => sheetId === id).toArray();
   return [alone, ...frozen.map(({ sheet }) => sheet ?? undefined)]
     .filter((sheet) => sheet !== undefined)

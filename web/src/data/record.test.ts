@@ -2,7 +2,7 @@ import { busAt, measured, smallSheet as sheet, volts } from '../../../core/test/
 import { LocalStore } from './local-store';
 import { recordEntry } from './record';
 
-const target = { jobId: 'job-1', sheet, author: 'Ana' };
+const target = { jobId: 'job-1', written: sheet, author: 'Ana' };
 let store: LocalStore;
 let number = 0;
 

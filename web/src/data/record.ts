@@ -6,7 +6,7 @@ import {
   type LogEntry,
   type Refusal,
 } from '@jeitinho/core/job';
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 import { v7 as uuidv7 } from 'uuid';
 import { clockOffset, deviceName } from './device';
 import { foldedLog } from './folded';
@@ -14,7 +14,7 @@ import { localStore, type LocalEntry, type LocalStore } from './local-store';
 
 export interface RecordTarget {
   readonly jobId: string;
-  readonly sheet: Sheet;
+  readonly written: WrittenSheet;
   readonly author: string;
 }
 
@@ -57,14 +57,15 @@ export const keepEntry = (
 ): Promise<Refusal | undefined> => keep(target, () => entry, store);
 
 async function keep(
-  { jobId, sheet }: RecordTarget,
+  { jobId, written }: RecordTarget,
   entryAfter: (log: readonly LocalEntry[]) => LocalEntry,
   store: LocalStore,
 ): Promise<Refusal | undefined> {
   return store.transaction('rw', store.entries, async () => {
     const log = await store.entries.where({ jobId }).toArray();
     const entry = entryAfter(log);
-    const refusal = refusalOf(sheet, foldedLog(sheet, log), entry);
+    const { sheet, state } = foldedLog(written, log);
+    const refusal = refusalOf(sheet, state, entry);
     if (refusal) return refusal;
     await store.entries.add(entry);
     return undefined;

@@ -140,7 +140,7 @@ async function write<K extends EntryKind>(jobId: string, kind: K, body: BodyOf<K
   const job = await localStore.jobs.get(jobId);
   if (!job?.sheet) return;
   const author = job.shop.technician || 'technician';
-  await recordEntry({ jobId, sheet: job.sheet, author }, kind, body);
+  await recordEntry({ jobId, written: job.sheet, author }, kind, body);
   void syncNow(jobId);
 }
 

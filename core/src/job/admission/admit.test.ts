@@ -102,7 +102,7 @@ test('a batch is let in or refused as when everything is folded anew for each en
       );
       const fold = new JobFold(sheet, log);
       crossed += batch.some((entry) => !fold.comesLast(entry)) ? 1 : 0;
-      const found = inOneGo(admit(sheet, fold, batch));
+      const found = inOneGo(admit(fold, batch));
       expect(found).toEqual(admitPlainly(log, batch));
       if (found) refused += 1;
       else expect({ ...fold.state() }).toEqual(foldJob(sheet, [...log, ...batch]));

@@ -2,7 +2,6 @@
  * A batch of entries going into a log: each judged by what comes before it, the ones before it in the
  * batch included, and folded in as it is let in.
  */
-import type { Sheet } from '../../sheet/schema';
 import { refusalOf } from './refusal-of';
 import { kindOf } from '../kinds/index';
 import type { LoggedEntry } from '../log/entry';
@@ -24,7 +23,6 @@ export interface RefusedEntry {
  * @returns undefined where all were let in.
  */
 export function* admit(
-  sheet: Sheet,
   fold: JobFold,
   batch: readonly LoggedEntry[],
 ): Generator<void, RefusedEntry | undefined> {
@@ -32,14 +30,12 @@ export function* admit(
     if (!fold.comesLast(entry)) {
       const rest = batch.slice(index);
       const inOrder = crossesInOrder(fold, rest);
-      const found = yield* inOrder
-        ? admitCrossing(sheet, fold, rest)
-        : admitOne(sheet, fold, entry);
+      const found = yield* inOrder ? admitCrossing(fold, rest) : admitOne(fold, entry);
       if (found) return { index: index + found.index, refusal: found.refusal };
       if (inOrder) return undefined;
       continue;
     }
-    const refusal = refusalOf(sheet, fold.state(), entry);
+    const refusal = refusalOf(fold.sheet, fold.state(), entry);
     if (refusal) return { index, refusal };
     yield* fold.add(entry);
   }
@@ -50,20 +46,16 @@ export function* admit(
  * An entry that was written before others arrived is judged by what came before it; but nothing goes into
  * a signed job, whenever it was written, and what is withdrawn must stand now.
  */
-function* admitOne(
-  sheet: Sheet,
-  fold: JobFold,
-  entry: LoggedEntry,
-): Generator<void, RefusedEntry | undefined> {
+function* admitOne(fold: JobFold, entry: LoggedEntry): Generator<void, RefusedEntry | undefined> {
   const now = fold.state();
   let refusal: Refusal | undefined;
-  if (now.signed || kindOf(entry)?.whileSigned) refusal = refusalOf(sheet, now, entry);
+  if (now.signed || kindOf(entry)?.whileSigned) refusal = refusalOf(fold.sheet, now, entry);
   else {
     const ordered = inLogOrder([...fold.log, entry]);
     const place = ordered.findIndex(({ id }) => id === entry.id);
-    const before = new JobFold(sheet);
+    const before = new JobFold(fold.written);
     yield* before.fold(ordered.slice(0, place));
-    refusal = refusalOf(sheet, before.state(), entry);
+    refusal = refusalOf(before.sheet, before.state(), entry);
   }
   if (refusal) return { index: 0, refusal };
   yield* fold.add(entry);
@@ -80,18 +72,17 @@ function crossesInOrder(fold: JobFold, rest: readonly LoggedEntry[]): boolean {
 
 /** One walk: the log and the batch in their order, each of the batch judged where it stands. */
 function* admitCrossing(
-  sheet: Sheet,
   fold: JobFold,
   batch: readonly LoggedEntry[],
 ): Generator<void, RefusedEntry | undefined> {
   const fresh = new Map(batch.map((entry, index) => [entry.id, index]));
   const ordered = inLogOrder([...fold.log, ...batch]);
   const first = ordered.findIndex(({ id }) => fresh.has(id));
-  const walk = new JobFold(sheet);
+  const walk = new JobFold(fold.written);
   yield* walk.fold(ordered.slice(0, first));
   for (const entry of ordered.slice(first)) {
     const index = fresh.get(entry.id);
-    const refusal = index === undefined ? undefined : refusalOf(sheet, walk.state(), entry);
+    const refusal = index === undefined ? undefined : refusalOf(walk.sheet, walk.state(), entry);
     if (refusal) return { index: index!, refusal };
     yield* walk.add(entry);
   }

@@ -7,6 +7,7 @@ import { dialRefusal, energyRefusal, meterRefusal } from './energy';
 import type { Admission } from '../kinds/kind';
 import { licenceRefusal } from './licence';
 import type { Refusal } from './refusal';
+import { variantRefusal } from './variant';
 
 export function figureRefusal<E>(
   { sheet, state, blind }: Admission<E>,
@@ -37,6 +38,7 @@ export function figureRefusal<E>(
     Date.parse(at) - seconds * 1000 < Date.parse(energy.since) &&
     state.log.some((each) => each.kind === 'energised' && each.withdrawnBy === undefined);
   return (
+    variantRefusal(sheet, test, point) ??
     licenceRefusal(state, test) ??
     (blind || begunLive || elsewhere
       ? undefined

@@ -24,6 +24,8 @@ export type RefusalCode =
   | 'not-a-tone'
   | 'not-in-order'
   | 'unknown-answer'
+  | 'unknown-variant'
+  | 'variant-owed'
   | 'unknown-access'
   | 'unknown-state'
   | 'unknown-place'

@@ -5,13 +5,14 @@
  * Everything that can be long is a generator that yields every few entries: whoever must not block goes
  * through it in slices, everybody else in one go.
  */
-import type { Sheet } from '../../sheet/schema';
+import type { Sheet, WrittenSheet } from '../../sheet/schema';
 import { apply } from './apply';
 import { copyOf, emptyDraft, type Draft } from '../state/draft';
 import { kindOf } from '../kinds/index';
 import type { FoldedEntry, LoggedEntry } from '../log/entry';
 import { finish, type Finished } from './finish';
 import { inLogOrder, seenBy } from '../log/log-order';
+import { jobSheet } from './job-sheet';
 import type { JobState, Taken } from '../state/state';
 
 /** Entries between two yields: well below a millisecond each. */
@@ -26,6 +27,7 @@ export interface Mark {
   readonly withdrawn: Map<string, string>;
   readonly newest: Map<string, number>;
   readonly dangers: readonly LoggedEntry[];
+  readonly sheet: Sheet;
 }
 
 export class JobFold {
@@ -37,12 +39,20 @@ export class JobFold {
   /** The highest number of each device. */
   #newest = new Map<string, number>();
   #dangers: readonly LoggedEntry[] = [];
+  #sheet: Sheet;
 
+  /** @param written - The sheet as it is stored; it is written out for the machine as the log says it is. */
   constructor(
-    private readonly sheet: Sheet,
+    readonly written: WrittenSheet,
     entries: readonly LoggedEntry[] = [],
   ) {
+    this.#sheet = jobSheet(written, entries);
     inOneGo(this.fold(entries));
+  }
+
+  /** The sheet as it is for the machine of this log. */
+  get sheet(): Sheet {
+    return this.#sheet;
   }
 
   get length(): number {
@@ -77,13 +87,15 @@ export class JobFold {
     const target = kindOf(entry)?.withdraws?.(entry);
     const changesEarlier =
       target !== undefined && this.#places.has(target) && !this.#withdrawn.has(target);
-    if (changesEarlier || !this.comesLast(entry)) yield* this.fold([...this.#log, entry]);
+    if (changesEarlier || kindOf(entry)?.reshapes || !this.comesLast(entry))
+      yield* this.fold([...this.#log, entry]);
     else this.#append(entry);
   }
 
   /** Forget what is here and fold these, in any order. */
   *fold(entries: readonly LoggedEntry[]): Generator<void, void> {
     const ordered = inLogOrder(entries);
+    this.#sheet = jobSheet(this.written, ordered);
     this.#draft = emptyDraft();
     this.#log = [];
     this.#places = new Map();
@@ -106,7 +118,7 @@ export class JobFold {
     const crossings = this.#newest.size > 1;
     let finished: Finished | undefined;
     const whole = () =>
-      (finished ??= finish(draft, { sheet: this.sheet, log, places, dangers, crossings }));
+      (finished ??= finish(draft, { sheet: this.#sheet, log, places, dangers, crossings }));
     let taken: readonly Taken[] | undefined;
     return {
       log,
@@ -138,6 +150,7 @@ export class JobFold {
       withdrawn: new Map(this.#withdrawn),
       newest: new Map(this.#newest),
       dangers: this.#dangers,
+      sheet: this.#sheet,
     };
   }
 
@@ -151,6 +164,7 @@ export class JobFold {
     this.#withdrawn = mark.withdrawn;
     this.#newest = mark.newest;
     this.#dangers = mark.dangers;
+    this.#sheet = mark.sheet;
   }
 
   #noteWithdrawal(entry: LoggedEntry): void {
@@ -168,7 +182,7 @@ export class JobFold {
     const device = entry.device ?? '';
     this.#newest.set(device, Math.max(this.#newest.get(device) ?? 0, entry.seq ?? Infinity));
     if (kindOf(entry)?.endangers) this.#dangers = [...this.#dangers, entry];
-    apply(this.#draft, entry, this.sheet);
+    apply(this.#draft, entry, this.#sheet);
   }
 }
 

@@ -4,6 +4,7 @@ import { isMeasured, type Sheet } from '../../sheet/schema';
 import { energyRefusal } from '../admission/energy';
 import { licenceRefusal } from '../admission/licence';
 import { refuse, type Refusal } from '../admission/refusal';
+import { variantRefusal } from '../admission/variant';
 import { keepTaken } from '../findings/keep-taken';
 import { unknownTest } from '../findings/place-of';
 import { takenAs } from '../findings/taken-common';
@@ -28,7 +29,9 @@ export const answer = defineKind({
         `“${entry.body.answer}” is not an answer to “${test.title}”.`,
       );
     return (
-      licenceRefusal(state, test) ?? (blind ? undefined : energyRefusal(sheet, state.energy, test))
+      variantRefusal(sheet, test) ??
+      licenceRefusal(state, test) ??
+      (blind ? undefined : energyRefusal(sheet, state.energy, test))
     );
   },
   apply(draft, entry, sheet) {

@@ -32,6 +32,7 @@ import { series } from './series';
 import { signed } from './signed';
 import { skipped } from './skipped';
 import { symptom } from './symptom';
+import { variant } from './variant';
 import { voided } from './voided';
 import { voltsSeen } from './volts-seen';
 import { window } from './window';
@@ -41,6 +42,7 @@ import { work } from './work';
 const KINDS = [
   opened,
   arrived,
+  variant,
   observed,
   code,
   symptom,

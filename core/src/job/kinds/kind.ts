@@ -64,6 +64,8 @@ export interface EntryKindOf<K extends string, S extends TSchema> {
   readonly looksAtEnd?: true;
   /** May be written into a signed job. */
   readonly whileSigned?: true;
+  /** It decides which things of the sheet the machine has: everything is folded anew by it. */
+  readonly reshapes?: true;
   /** A clock may run from it. */
   readonly startsClock?: true;
   /** The entry that it takes back. */

@@ -135,6 +135,8 @@ export interface ShownCode {
   readonly entry: string;
   readonly at: string;
   readonly shown: string;
+  /** Unit or circuit that it is about, where it names one or somebody said. */
+  readonly unit?: string;
   /** Undefined for a code that the sheet does not list. */
   readonly listed?: SheetCode;
 }

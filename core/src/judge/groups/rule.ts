@@ -3,6 +3,7 @@
  * file here and a line in `index.ts`; the compiler asks for whatever was forgotten.
  */
 import { Type, type Static, type TObject, type TProperties, type TSchema } from '@sinclair/typebox';
+import { Id, presence } from '../../schema-words';
 import type { Judgement } from '../judge';
 import type { GroupReading } from './readings';
 
@@ -39,7 +40,8 @@ export const positive = Type.Number({ exclusiveMinimum: 0 });
 export const defineRule = <const K extends string, P extends TProperties>(rule: RuleOf<K, P>) => ({
   ...rule,
   schema: Type.Object({
-    id: Type.String({ minLength: 1, maxLength: 80, pattern: '^[A-Za-z0-9][A-Za-z0-9._+-]*$' }),
+    ...presence,
+    id: Id,
     title: Type.Optional(Type.String({ minLength: 1, maxLength: 200 })),
     kind: Type.Literal(rule.kind),
     ...rule.fields,

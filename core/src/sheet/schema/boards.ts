@@ -1,14 +1,16 @@
 /** Boards with their connectors, pins, points and marks, and the harnesses between them. */
 import { Type, type Static } from '@sinclair/typebox';
-import { Id, list, Name, Place, Ref, words } from './common';
+import { Id, list, Name, Place, Ref, presence, words } from './common';
 
 export const pinSchema = Type.Object({
+  ...presence,
   n: Type.Integer({ minimum: 1, maximum: 200 }),
   signal: Type.Optional(Name),
   wire: Type.Optional(Name),
 });
 
 export const connectorSchema = Type.Object({
+  ...presence,
   id: Id,
   at: Place,
   rows: Type.Optional(Type.Integer({ minimum: 1, maximum: 4 })),
@@ -19,6 +21,7 @@ export const connectorSchema = Type.Object({
 });
 
 export const pointSchema = Type.Object({
+  ...presence,
   id: Id,
   at: Place,
   shape: Type.Optional(words(['stud', 'pad', 'terminal'])),
@@ -36,6 +39,7 @@ export const MARK_KINDS = [
 ] as const;
 
 export const markSchema = Type.Object({
+  ...presence,
   id: Id,
   kind: words(MARK_KINDS),
   at: Place,
@@ -44,6 +48,7 @@ export const markSchema = Type.Object({
 });
 
 export const boardSchema = Type.Object({
+  ...presence,
   id: Id,
   name: Name,
   part: Type.Optional(Id),
@@ -54,6 +59,7 @@ export const boardSchema = Type.Object({
 });
 
 export const harnessSchema = Type.Object({
+  ...presence,
   id: Id,
   name: Type.Optional(Name),
   part: Type.Optional(Id),

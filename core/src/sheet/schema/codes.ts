@@ -1,8 +1,9 @@
 /** Fault codes: how the machine shows them and what each makes suspect. */
 import { Type, type Static } from '@sinclair/typebox';
-import { Id, list, Name, Probability, Text, words } from './common';
+import { Id, list, Name, Probability, presence, Text, words } from './common';
 
 export const codeSchemeSchema = Type.Object({
+  ...presence,
   id: Id,
   shown: words(['digits', 'blinks']),
   pattern: Type.Optional(Type.String({ maxLength: 200 })),
@@ -24,7 +25,16 @@ export const codeSchemeSchema = Type.Object({
 });
 
 export const codeSchema = Type.Object({
+  ...presence,
   code: Type.String({ minLength: 1, maxLength: 40 }),
+  /** The unit or circuit that it is about; each copy's own where it stands once for every copy. */
+  unit: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+  /** That unit in words: Circuit 2. */
+  unitName: Type.Optional(Name),
+  /** How else it is spelt: by a remote, a service tool, an older display. */
+  also: Type.Optional(Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 20 })),
+  /** Usual causes in words: shown, and never suspects. */
+  causes: list(Text),
   title: Name,
   means: Type.Optional(Text),
   attempts: Type.Optional(
@@ -36,8 +46,16 @@ export const codeSchema = Type.Object({
   firstLook: list(Text),
 });
 
+/** A display that was read and shows no code, where that says something. */
+export const noCodeSchema = Type.Object({
+  means: Type.Optional(Text),
+  suspects: Type.Record(Id, Probability),
+  other: Type.Optional(Probability),
+});
+
 /** What the machine does or does not do, as its owner says it. */
 export const symptomSchema = Type.Object({
+  ...presence,
   id: Id,
   text: Name,
   suspects: Type.Record(Id, Probability),

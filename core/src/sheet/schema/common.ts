@@ -1,11 +1,6 @@
 /** Small pieces that all sections of a sheet share. */
 import { Type, type TSchema } from '@sinclair/typebox';
 
-export const Id = Type.String({
-  minLength: 1,
-  maxLength: 80,
-  pattern: '^[A-Za-z0-9][A-Za-z0-9._+-]*$',
-});
 /** A reference to a place, a test, a point or a rule. */
 export const Ref = Type.String({ minLength: 1, maxLength: 170 });
 export const Text = Type.String({ maxLength: 4000 });
@@ -17,4 +12,4 @@ export const Place = Type.Tuple([Type.Number(), Type.Number()], {
   description: 'x, y in millimetres',
 });
 export const list = <T extends TSchema>(schema: T) => Type.Optional(Type.Array(schema));
-export { words } from '../../schema-words';
+export { Id, presence, words } from '../../schema-words';

@@ -1,9 +1,10 @@
 /** Faults, the parts they sit on, repairs and procedures. */
 import { Type, type Static } from '@sinclair/typebox';
 import { testExpectationSchema } from '../../judge/test-expectation';
-import { Id, list, Minutes, Money, Name, Probability, Ref, Text, words } from './common';
+import { Id, list, Minutes, Money, Name, Probability, Ref, presence, Text, words } from './common';
 
 export const faultSchema = Type.Object({
+  ...presence,
   id: Id,
   name: Name,
   /** Absent for what no part mends: a joint, a setting. */
@@ -31,6 +32,7 @@ const matchSchema = Type.Object({
 });
 
 export const partSchema = Type.Object({
+  ...presence,
   id: Id,
   name: Name,
   number: Type.Optional(Name),
@@ -61,6 +63,7 @@ export const REPAIR_KINDS = [
 ] as const;
 
 export const repairSchema = Type.Object({
+  ...presence,
   id: Id,
   name: Type.Optional(Name),
   /** What is done; a repair at component level where absent. */
@@ -77,6 +80,7 @@ export const repairSchema = Type.Object({
 
 /** Something tried to see whether it mends: a power cycle, a plug reseated. */
 export const trySchema = Type.Object({
+  ...presence,
   id: Id,
   name: Name,
   what: Type.Optional(words(REPAIR_KINDS)),
@@ -87,12 +91,14 @@ export const trySchema = Type.Object({
 });
 
 export const procedureSchema = Type.Object({
+  ...presence,
   id: Id,
   title: Type.Optional(Name),
   for: Type.Optional(Id),
   kind: Type.Optional(words(['fit', 'prove', 'clean'])),
   steps: Type.Array(
     Type.Object({
+      ...presence,
       do: Type.Optional(Text),
       caution: Type.Optional(Text),
       photo: Type.Optional(Type.Boolean()),
@@ -109,6 +115,7 @@ export const procedureSchema = Type.Object({
   ),
   wireMap: list(
     Type.Object({
+      ...presence,
       from: Name,
       to: Name,
       wire: Type.Optional(Name),

@@ -4,12 +4,13 @@ import { expectationSchema } from '../../judge/expectation';
 import { togetherSchema } from '../../judge/groups/index';
 import { testExpectationSchema } from '../../judge/test-expectation';
 import { meterFunctionSchema } from '../../meter/functions';
-import { Id, list, Minutes, Name, Ref, Text, words } from './common';
+import { Id, list, Minutes, Name, Ref, presence, Text, words } from './common';
 import { stateNeedsSchema, wantsSchema } from './wants';
 
 export const energySchema = words(['dead', 'live']);
 
 export const stateSchema = Type.Object({
+  ...presence,
   id: Id,
   energy: energySchema,
   name: Type.Optional(Name),
@@ -42,6 +43,7 @@ export const stateSchema = Type.Object({
 });
 
 export const accessSchema = Type.Object({
+  ...presence,
   id: Id,
   name: Type.Optional(Name),
   minutes: Minutes,
@@ -50,6 +52,7 @@ export const accessSchema = Type.Object({
 });
 
 const testCommon = {
+  ...presence,
   id: Id,
   title: Name,
   group: Type.Optional(Name),
@@ -67,6 +70,7 @@ const testCommon = {
 };
 
 export const testPointSchema = Type.Object({
+  ...presence,
   id: Id,
   name: Type.Optional(Name),
   /** Absent where nothing is touched, as for a display. */
@@ -104,6 +108,7 @@ export const askSchema = Type.Object({
 });
 
 export const sequenceSchema = Type.Object({
+  ...presence,
   id: Id,
   title: Type.Optional(Name),
   group: Type.Optional(Name),
@@ -126,6 +131,7 @@ export const sequenceSchema = Type.Object({
   expects: Type.Array(
     Type.Intersect([
       Type.Object({
+        ...presence,
         id: Type.Optional(Id),
         name: Type.Optional(Name),
         red: Ref,

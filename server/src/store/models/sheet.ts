@@ -1,4 +1,4 @@
-import type { Sheet, SheetFacets } from '@jeitinho/core/sheet';
+import type { SheetFacets, WrittenSheet } from '@jeitinho/core/sheet';
 import {
   DataTypes,
   Model,
@@ -17,7 +17,7 @@ export class SheetRevision extends Model<
   declare revision: number;
   declare title: string;
   declare maker: string;
-  declare document: Sheet;
+  declare document: WrittenSheet;
   declare createdAt: Date;
   /** Projection of the document; null until it is made. */
   declare facets: CreationOptional<SheetFacets | null>;

@@ -11,6 +11,7 @@ import { Plate, PlateField } from '../../parts/plate';
 import { warrantyOver, warrantyWords } from '../../parts/warranty';
 import { useJob } from '../job/job-context';
 import { stagePath, useGoOn } from '../job/paths';
+import { MachineQuestions } from '../job/which-machine';
 import { GoesOn } from './goes-on';
 
 export function Arrive() {
@@ -68,6 +69,7 @@ export function Arrive() {
               <p className="m-0">Does the plate on the unit say {unit.model}?</p>
             )}
           </div>
+          <MachineQuestions />
         </section>
 
         <div className="mt-5 grid gap-6 lg:grid-cols-2">

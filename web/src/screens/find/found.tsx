@@ -1,7 +1,7 @@
 /** What is found: stages, tests, pins and codes of the job in hand, jobs, sheets, formulas. */
 import type { JobResource } from '@jeitinho/core';
 import { TRAIL } from '@jeitinho/core/job';
-import { testsOf } from '@jeitinho/core/sheet';
+import { plainSheet, testsOf } from '@jeitinho/core/sheet';
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Command, defaultFilter } from 'cmdk';
 import { useDeferredValue } from 'react';
@@ -85,7 +85,7 @@ export default function Found({ text, onText, onDone }: FoundProps) {
                 {test.title} <span className="text-[14px] text-soft">{test.group}</span>
               </Command.Item>
             ))}
-            {placesOf(job.sheet).map(({ words, detail, stage }) => (
+            {placesOf(plainSheet(job.sheet)).map(({ words, detail, stage }) => (
               <Command.Item
                 key={words}
                 value={`${words} ${detail}`}

@@ -9,7 +9,7 @@ import {
   type FoldedEntry,
   type JobState,
 } from '@jeitinho/core/job';
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { Sheet, WrittenSheet } from '@jeitinho/core/sheet';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useLocation } from 'react-router';
 import {
@@ -31,6 +31,7 @@ import { syncNow, useSync } from '../../data/sync-status';
 
 export interface JobContext {
   readonly job: JobResource;
+  /** As it is for this machine. */
   readonly sheet: Sheet;
   readonly state: JobState;
   /** All entries on the device, also those the server refused. */
@@ -82,22 +83,22 @@ const MOST_AHEAD = 50;
 
 export function JobProvider({
   job,
-  sheet,
+  written,
   children,
 }: {
   job: JobResource;
-  sheet: Sheet;
+  written: WrittenSheet;
   children: ReactNode;
 }) {
   useSync(job.id);
   const { entries, keeping, show, hide } = useEntries(job.id);
   const [notice, setNotice] = useNotice();
   const author = job.shop.technician || 'technician';
-  const state = useMemo(() => foldedLog(sheet, entries ?? []), [sheet, entries]);
+  const { sheet, state } = useMemo(() => foldedLog(written, entries ?? []), [written, entries]);
 
   const record = useCallback(
     async <K extends EntryKind>(kind: K, body: BodyOf<K>) => {
-      const target = { jobId: job.id, sheet, author };
+      const target = { jobId: job.id, written, author };
       const entry = entryNow(target, kind, body, entries ?? []);
       // On the screen at once where the rules let it by what stands there. The store has the last word: another
       // tab, or the entry before this one in the same breath, may have written what this screen does not know.
@@ -123,16 +124,16 @@ export function JobProvider({
         return false;
       }
     },
-    [job.id, sheet, author, entries, state, setNotice, show, hide],
+    [job.id, written, sheet, author, entries, state, setNotice, show, hide],
   );
 
   // What was on its way when the page was closed last; refused or there already, it is done with.
   useEffect(() => {
     for (const entry of leftAhead(job.id))
-      void keepEntry({ jobId: job.id, sheet, author }, entry)
+      void keepEntry({ jobId: job.id, written, author }, entry)
         .catch(() => undefined)
         .then(() => forgetAhead(entry));
-  }, [job.id, sheet, author]);
+  }, [job.id, written, author]);
 
   const undo = useCallback(async () => {
     const last = state.log.findLast(canWithdraw);

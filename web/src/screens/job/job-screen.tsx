@@ -1,5 +1,5 @@
 /** One job: loads it, then the frame around its cards. */
-import { liftSheet, type Sheet } from '@jeitinho/core/sheet';
+import { liftSheet, type WrittenSheet } from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { ApiProblem } from '../../data/api';
@@ -54,17 +54,17 @@ export function JobScreen() {
     );
   }
   return (
-    <JobProvider key={job.id} job={job} sheet={presentEdition(job.sheet)}>
+    <JobProvider key={job.id} job={job} written={presentEdition(job.sheet)}>
       <JobFrame />
     </JobProvider>
   );
 }
 
-const lifted = new WeakMap<Sheet, Sheet>();
+const lifted = new WeakMap<WrittenSheet, WrittenSheet>();
 
 /** What this device kept from before may be a sheet of an earlier edition. */
-function presentEdition(sheet: Sheet): Sheet {
-  const known = lifted.get(sheet) ?? (liftSheet(sheet).value as Sheet);
+function presentEdition(sheet: WrittenSheet): WrittenSheet {
+  const known = lifted.get(sheet) ?? (liftSheet(sheet).value as WrittenSheet);
   lifted.set(sheet, known);
   return known;
 }

@@ -1,8 +1,9 @@
 /** The measuring card: one placement of the probes, or one question, at a time. */
 import { useLayoutEffect, useRef } from 'react';
 import { formatQuantity, type MeterLine, type Unit } from '@jeitinho/core';
-import { findPoint, isMeasured, wantsOf } from '@jeitinho/core/sheet';
+import { findPoint, isMeasured, variantOwed, wantsOf } from '@jeitinho/core/sheet';
 import { useJob } from '../job/job-context';
+import { WhichMachine } from '../job/which-machine';
 import { AskCard } from './ask-card';
 import { owesContact } from './card-state';
 import { FootBar } from './foot-bar';
@@ -26,6 +27,7 @@ export function Measure() {
   const { step } = current;
   const { state } = wantsOf(sheet, step.test, findPoint(step.test, step.point));
   const wanted = wants.find((want) => want.kind === 'state');
+  const whichMachine = variantOwed(sheet, step.test, findPoint(step.test, step.point));
   useSpoken(step);
   const scroller = useRef<HTMLDivElement>(null);
   // Another placement, or a verdict, is read from the top, wherever the one before was left.
@@ -45,7 +47,12 @@ export function Measure() {
           other={card.series ? undefined : card.other}
           onZero={() => card.open({ kind: 'zero' })}
         />
-        {refusal && (
+        {whichMachine && (
+          <div className="mb-4">
+            <WhichMachine question={whichMachine} />
+          </div>
+        )}
+        {refusal && !whichMachine && (
           <StateGate
             refusal={refusal}
             state={state}

@@ -6,6 +6,7 @@ import {
   licenceRefusal,
   meterProblem,
   stillAsked,
+  variantRefusal,
   type Refusal,
 } from '@jeitinho/core/job';
 import { isSeries } from '@jeitinho/core/judge';
@@ -57,6 +58,7 @@ function useRefusal({ step }: CurrentStep, elsewhere: boolean): Refusal | undefi
   const { test } = step;
   const point = findPoint(test, step.point);
   const energy =
+    variantRefusal(sheet, test, point) ??
     licenceRefusal(state, test) ??
     (elsewhere ? undefined : energyRefusal(sheet, state.energy, test, point));
   if (energy || !isMeasured(test) || !point) return energy;

@@ -1,5 +1,5 @@
 /** Read: what the display shows. A code raises suspects; it never proves one. */
-import { matchCode, normaliseCode } from '@jeitinho/core/sheet';
+import { codeWords, decodeCode, normaliseCode } from '@jeitinho/core/sheet';
 import { useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useDraft } from '../../data/draft';
@@ -27,12 +27,15 @@ export function Read() {
   const field = useRef<HTMLInputElement>(null);
   const read = state.codes.length > 0 || state.noCode;
   const typed = normaliseCode(text);
-  const match = typed === '' ? undefined : matchCode(sheet, typed);
-  const keep = async (shown: string | null) => {
-    if (await record('code', { shown })) setText('');
+  const decoded = typed === '' ? undefined : decodeCode(sheet, typed);
+  const match = decoded?.listed;
+  const keep = async (shown: string | null, unit?: string) => {
+    if (await record('code', { shown, ...(unit !== undefined && { unit }) })) setText('');
   };
+  /** As it is read; of several units that have it, it must be said which one. */
+  const keepTyped = () => decoded && !decoded.copies && void keep(typed);
   const goOn = useGoOn('read');
-  useKeys({ Enter: () => (typed !== '' ? void keep(match?.code ?? typed) : read && goOn()) });
+  useKeys({ Enter: () => (typed !== '' ? keepTyped() : read && goOn()) });
   const [scheme] = sheet.codes.schemes;
   return (
     <>
@@ -60,7 +63,12 @@ export function Read() {
               <span className="text-soft">Type it, or choose below.</span>
             ) : match ? (
               <>
-                <span className="figure">{match.code}</span> · <strong>{match.title}</strong>
+                <span className="figure">{codeWords(match)}</span> · <strong>{match.title}</strong>
+              </>
+            ) : decoded?.copies ? (
+              <>
+                <span className="figure">{decoded.code}</span> ·{' '}
+                <strong>{decoded.copies[0]!.title}</strong>. Which one is it about?
               </>
             ) : (
               <span className="text-marigold">
@@ -71,15 +79,35 @@ export function Read() {
           </p>
         </div>
 
+        {decoded?.copies && (
+          <div
+            role="group"
+            aria-label="Which one it is about"
+            className="mt-2 flex flex-wrap gap-2"
+          >
+            {decoded.copies.map((copy) => (
+              <button
+                key={copy.unit}
+                type="button"
+                onClick={() => void keep(typed, copy.unit)}
+                className="min-h-[52px] cursor-pointer border-2 border-jade bg-card px-5 text-[17px] font-semibold"
+              >
+                {copy.unitName ?? copy.unit}
+              </button>
+            ))}
+          </div>
+        )}
         <MachineFace />
-        <Choices keep={(shown) => void keep(shown)} />
+        <Choices onPick={(code) => setText(code)} keep={(shown) => void keep(shown)} />
         <Symptoms />
         <Kept />
       </div>
       <ActionBar
         title={
           typed !== ''
-            ? `Keep ${match?.code ?? typed}`
+            ? decoded?.copies
+              ? `${typed}: which one is it about?`
+              : `Keep ${typed}`
             : read
               ? 'Next: Make safe'
               : 'Read the display first'
@@ -91,7 +119,7 @@ export function Read() {
         }
       >
         {typed !== '' ? (
-          <Button kind="go" hint="Enter" onClick={() => void keep(match?.code ?? typed)}>
+          <Button kind="go" hint="Enter" onClick={keepTyped} disabled={!!decoded?.copies}>
             Keep the code
           </Button>
         ) : (
@@ -105,15 +133,26 @@ export function Read() {
 }
 
 /** Every code of the sheet as a button, and none at all. */
-function Choices({ keep }: { keep: (shown: string | null) => void }) {
+function Choices({
+  onPick,
+  keep,
+}: {
+  /** One that several units have: it must be said which one. */
+  onPick: (code: string) => void;
+  keep: (shown: string | null) => void;
+}) {
   const { sheet } = useJob();
+  const { list } = sheet.codes;
+  const once = list.filter(({ code }, i) => list.findIndex((each) => each.code === code) === i);
   return (
     <div className="mt-4 flex flex-wrap gap-2" role="group" aria-label="Codes of this sheet">
-      {sheet.codes.list.map((code) => (
+      {once.map((code) => (
         <button
           key={code.code}
           type="button"
-          onClick={() => keep(code.code)}
+          onClick={() =>
+            decodeCode(sheet, code.code).copies ? onPick(code.code) : keep(code.code)
+          }
           className="min-h-[52px] cursor-pointer border border-soft bg-card px-4 text-left"
         >
           <span className="figure mr-2 text-[18px] font-semibold">{code.code}</span> {code.title}
@@ -132,7 +171,7 @@ function Choices({ keep }: { keep: (shown: string | null) => void }) {
 
 /** The codes as they were kept: what each means, and where the maker looks first. */
 function Kept() {
-  const { state } = useJob();
+  const { sheet, state } = useJob();
   return (
     <div className="mt-6 flex flex-col gap-4" aria-live="polite">
       {state.codes.map((code) => (
@@ -144,8 +183,14 @@ function Kept() {
           <p className="m-0 text-[18px]">
             <span className="figure mr-2 text-[22px] font-semibold">{code.shown}</span>
             <strong>{code.listed?.title ?? 'Not on this sheet'}</strong>
+            {code.unit !== undefined && ` · ${code.listed?.unitName ?? `unit ${code.unit}`}`}
           </p>
           {code.listed?.means && <p className="m-0 mt-1">{code.listed.means}</p>}
+          {code.listed?.causes?.map((cause) => (
+            <p key={cause} className="m-0 mt-1 text-[15px] text-soft">
+              Usual: {cause}
+            </p>
+          ))}
           {code.listed?.firstLook?.map((look) => (
             <p key={look} className="m-0 mt-1 text-[15px] text-soft">
               First look: {look}
@@ -155,7 +200,7 @@ function Kept() {
       ))}
       {state.noCode && state.codes.length === 0 && (
         <p className="m-0 border-l-4 border-ink bg-card px-4 py-3">
-          No code shown. The readings must tell.
+          No code shown. {sheet.codes.none?.means ?? 'The readings must tell.'}
         </p>
       )}
     </div>

@@ -1,5 +1,5 @@
 /** Two revisions of a sheet side by side: what was added, removed, changed. */
-import { compareSheets, type Sheet, type SheetChange } from '@jeitinho/core/sheet';
+import { compareSheets, type SheetChange, type WrittenSheet } from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { revisionsOptions, sheetOptions } from '../../data/queries';
@@ -56,7 +56,7 @@ export function Compare() {
   );
 }
 
-export function Changes({ before, after }: { before: Sheet; after: Sheet }) {
+export function Changes({ before, after }: { before: WrittenSheet; after: WrittenSheet }) {
   const changes = compareSheets(before, after);
   if (changes.length === 0) return <p className="mt-4 text-soft">Nothing differs.</p>;
   return (

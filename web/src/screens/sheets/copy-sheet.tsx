@@ -1,6 +1,6 @@
 /** A new model that is much like a known one: its sheet begun from that one’s, as a draft in the editor. */
 import { slug } from '@jeitinho/core';
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -8,7 +8,7 @@ import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { keepDraft } from './editor/use-sheet-draft';
 
-export function CopySheet({ sheet }: { sheet: Sheet }) {
+export function CopySheet({ sheet }: { sheet: WrittenSheet }) {
   return (
     <Dialog.Root>
       <Dialog.Trigger className="min-h-11 cursor-pointer border border-soft bg-card px-4">
@@ -21,14 +21,14 @@ export function CopySheet({ sheet }: { sheet: Sheet }) {
   );
 }
 
-function CopyForm({ sheet }: { sheet: Sheet }) {
+function CopyForm({ sheet }: { sheet: WrittenSheet }) {
   const navigate = useNavigate();
   const [maker, setMaker] = useState(sheet.equipment.maker);
   const [model, setModel] = useState('');
   const ready = maker.trim() !== '' && model.trim() !== '';
   const begin = async () => {
     const id = slug(`${maker.trim()}-${model.trim()}`.toLowerCase());
-    const copy: Sheet = {
+    const copy: WrittenSheet = {
       ...sheet,
       id,
       revision: 1,

@@ -1,5 +1,6 @@
 /** A sheet as files: the whole as JSON, its pins and its measurements as CSV. */
-import { measurementTable, pinTable, writeSheet, type Sheet } from '@jeitinho/core/sheet';
+import { measurementTable, pinTable, writeSheet, type WrittenSheet } from '@jeitinho/core/sheet';
+import { useMachine } from './machine-choice';
 import Papa from 'papaparse';
 import { DropdownMenu } from 'radix-ui';
 import { download } from '../../data/files';
@@ -7,7 +8,9 @@ import { download } from '../../data/files';
 const ITEM =
   'flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-jade-tint';
 
-export function ExportMenu({ sheet }: { sheet: Sheet }) {
+export function ExportMenu({ sheet }: { sheet: WrittenSheet }) {
+  // A table is of one machine; the whole sheet is as its author wrote it.
+  const { sheet: plain } = useMachine(sheet);
   const name = `${sheet.id}-rev${sheet.revision}`;
   const csv = (table: readonly (readonly string[])[], what: string) =>
     // Formulas stay text: a cell must not run when a spreadsheet opens the file.
@@ -29,12 +32,12 @@ export function ExportMenu({ sheet }: { sheet: Sheet }) {
           >
             Whole sheet, JSON
           </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={() => csv(pinTable(sheet), 'pins')}>
+          <DropdownMenu.Item className={ITEM} onSelect={() => csv(pinTable(plain), 'pins')}>
             Pins, CSV
           </DropdownMenu.Item>
           <DropdownMenu.Item
             className={ITEM}
-            onSelect={() => csv(measurementTable(sheet), 'tests')}
+            onSelect={() => csv(measurementTable(plain), 'tests')}
           >
             Measurements, CSV
           </DropdownMenu.Item>

@@ -1,6 +1,6 @@
 /** Importing a sheet file: read, checked, its problems named; saved as the next revision. */
 import type { SheetListItem } from '@jeitinho/core';
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 import type { ReadSheet } from '@jeitinho/core/validate';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
@@ -73,7 +73,7 @@ function Outcome({ opened, known }: { opened: Opened; known: readonly SheetListI
   const wanted = value && { ...value, revision: there ? there.revision + 1 : value.revision };
   const saving = useMutation({
     networkMode: 'always',
-    mutationFn: (sheet: Sheet) => ask('saveSheet', { body: sheet }),
+    mutationFn: (sheet: WrittenSheet) => ask('saveSheet', { body: sheet }),
     onSuccess: async ({ id }) => {
       await queries.invalidateQueries({ queryKey: ['sheets'] });
       void navigate(`/sheets/${encodeURIComponent(id)}`);

@@ -1,6 +1,6 @@
 /** One sheet to read and print: boards drawn, pins, codes, tests, faults × tests, parts, procedures. */
 import { sourceWords } from '@jeitinho/core';
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -12,6 +12,7 @@ import { NotHere } from '../not-here';
 import { CopySheet } from './copy-sheet';
 import { ExportMenu } from './export-menu';
 import { FaultMatrix } from './fault-matrix';
+import { MachineChoice, useMachine } from './machine-choice';
 import { UnitsOfSheet } from './units-of-sheet';
 import { Codes, Parts, Procedures, Safety } from './sheet-lists';
 import { PinTables, TestTable } from './sheet-tables';
@@ -39,7 +40,7 @@ export function SheetPage() {
         detail="The server does not answer, and this device has not seen the sheet before."
       />
     );
-  return <Read sheet={query.data} older={asked !== undefined} />;
+  return <Read written={query.data} older={asked !== undefined} />;
 }
 
 const SECTIONS = [
@@ -52,7 +53,8 @@ const SECTIONS = [
   ['procedures', 'Procedures'],
 ] as const;
 
-function Read({ sheet, older }: { sheet: Sheet; older: boolean }) {
+function Read({ written, older }: { written: WrittenSheet; older: boolean }) {
+  const { sheet, chosen } = useMachine(written);
   const { equipment } = sheet;
   return (
     <DeskFrame wide>
@@ -71,8 +73,9 @@ function Read({ sheet, older }: { sheet: Sheet; older: boolean }) {
           </p>
           <p className="m-0 text-[14px] text-soft">{sourceWords(sheet)}</p>
         </div>
-        <Actions sheet={sheet} older={older} />
+        <Actions sheet={written} older={older} />
       </div>
+      <MachineChoice written={written} chosen={chosen} />
       <UnitsOfSheet key={sheet.id} sheetId={sheet.id} />
       <nav
         aria-label="Sections"
@@ -131,7 +134,7 @@ function Section({ id, title, children }: { id: string; title: string; children:
   );
 }
 
-function Actions({ sheet, older }: { sheet: Sheet; older: boolean }) {
+function Actions({ sheet, older }: { sheet: WrittenSheet; older: boolean }) {
   const navigate = useNavigate();
   const revisions = useQuery(revisionsOptions(sheet.id));
   const list = revisions.data ?? [{ revision: sheet.revision, author: '', savedAt: '' }];

@@ -7,8 +7,9 @@ import {
   type DictionaryCell,
   type FaultDictionary,
 } from '@jeitinho/core/bench';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Said } from '../../../parts/said';
 import { ask } from '../../../data/api';
@@ -16,6 +17,7 @@ import { dictionaryOptions, revisionsOptions, sheetOptions } from '../../../data
 import { Button } from '../../../parts/button';
 import { DeskFrame } from '../../../parts/desk-frame';
 import { NotHere } from '../../not-here';
+import { MachineChoice, useMachine } from '../machine-choice';
 import { Differences } from './differences';
 import { HeatTable } from './heat-table';
 import { useDictionary } from './use-dictionary';
@@ -34,19 +36,36 @@ export function DictionaryPage() {
     );
   if (!query.data)
     return <NotHere what="There is no such sheet" detail="It may be mistyped, or not kept here." />;
-  if (!hasBench(query.data))
+  return <OfMachine key={query.data.revision} written={query.data} />;
+}
+
+function OfMachine({ written }: { written: WrittenSheet }) {
+  const { sheet, chosen, first } = useMachine(written);
+  if (!hasBench(sheet))
     return (
       <NotHere
         what="This sheet has no bench model"
         detail="A dictionary is computed from a circuit. Add a bench section to the sheet in the editor."
       />
     );
-  return <Page key={query.data.revision} sheet={query.data} />;
+  return (
+    <Page key={JSON.stringify(chosen)} written={written} sheet={sheet} kept={first}>
+      <MachineChoice written={written} chosen={chosen} />
+    </Page>
+  );
 }
 
-function Page({ sheet }: { sheet: BenchedSheet }) {
-  const kept = useQuery(dictionaryOptions(sheet.id, sheet.revision));
-  const { computing, trouble, fresh, compute, stop } = useDictionary(sheet);
+interface PageProps {
+  readonly written: WrittenSheet;
+  readonly sheet: BenchedSheet;
+  /** One dictionary is kept a revision: that of the machine shown where nobody chose. */
+  readonly kept: boolean;
+  readonly children: ReactNode;
+}
+
+function Page({ written, sheet, kept: keeps, children }: PageProps) {
+  const kept = useQuery({ ...dictionaryOptions(sheet.id, sheet.revision), enabled: keeps });
+  const { computing, trouble, fresh, compute, stop } = useDictionary(sheet, keeps);
   const [draws, setDraws] = useState<number>(24);
   const dictionary = fresh ?? kept.data?.dictionary ?? undefined;
   return (
@@ -61,6 +80,7 @@ function Page({ sheet }: { sheet: BenchedSheet }) {
         The sheet’s circuit is built many times within its tolerances, broken in turn, and measured.
         What it reads stands beside what the author wrote, revision {sheet.revision}.
       </p>
+      {children}
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <label className="text-[15px] text-soft">
           machines for each fault{' '}
@@ -96,7 +116,12 @@ function Page({ sheet }: { sheet: BenchedSheet }) {
         <Said className="m-0 text-brick">{trouble && <> {trouble}</>}</Said>
       </div>
       {dictionary ? (
-        <Result sheet={sheet} dictionary={dictionary} madeAt={fresh ? null : kept.data?.madeAt} />
+        <Result
+          written={written}
+          sheet={sheet}
+          dictionary={dictionary}
+          madeAt={fresh ? null : kept.data?.madeAt}
+        />
       ) : (
         !computing && (
           <p className="mt-6 max-w-2xl">
@@ -110,10 +135,12 @@ function Page({ sheet }: { sheet: BenchedSheet }) {
 }
 
 function Result({
+  written,
   sheet,
   dictionary,
   madeAt,
 }: {
+  written: WrittenSheet;
   sheet: BenchedSheet;
   dictionary: FaultDictionary;
   madeAt: string | null | undefined;
@@ -160,7 +187,8 @@ function Result({
         cells={cells}
         chosen={chosen}
         onToggle={toggle}
-        onTake={(wanted) => void take(wanted)}
+        // A copy written out is not how its author wrote it: there it is written by hand.
+        onTake={written === sheet ? (wanted) => void take(wanted) : undefined}
       />
       {trouble && (
         <p role="alert" className="text-brick">

@@ -15,7 +15,7 @@ export function Differences({
   chosen,
   onToggle,
   onTake,
-}: HeatTableProps & { onTake: (cells: readonly DictionaryCell[]) => void }) {
+}: HeatTableProps & { onTake: ((cells: readonly DictionaryCell[]) => void) | undefined }) {
   const [all, setAll] = useState(false);
   const apart = cells.filter((cell) => cell.difference >= WORTH_TELLING);
   const shown = all ? apart : apart.slice(0, FIRST);
@@ -68,15 +68,24 @@ export function Differences({
             Show all {apart.length}
           </Button>
         )}
-        <Button disabled={picked.length === 0} onClick={() => onTake(picked)}>
-          Take over {picked.length} chosen
-        </Button>
-        <Button disabled={cells.length === 0} onClick={() => onTake(cells)}>
-          Take over the whole dictionary
-        </Button>
-        <span className="text-[14px] text-soft">
-          Either makes a new revision; the present one stays as it is.
-        </span>
+        {onTake ? (
+          <>
+            <Button disabled={picked.length === 0} onClick={() => onTake(picked)}>
+              Take over {picked.length} chosen
+            </Button>
+            <Button disabled={cells.length === 0} onClick={() => onTake(cells)}>
+              Take over the whole dictionary
+            </Button>
+            <span className="text-[14px] text-soft">
+              Either makes a new revision; the present one stays as it is.
+            </span>
+          </>
+        ) : (
+          <span className="text-[15px]">
+            This sheet says several machines or circuits at once: write in the editor what is taken
+            over.
+          </span>
+        )}
       </div>
     </section>
   );

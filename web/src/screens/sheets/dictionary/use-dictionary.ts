@@ -11,7 +11,7 @@ export interface Computing {
   readonly of: number;
 }
 
-export function useDictionary(sheet: BenchedSheet) {
+export function useDictionary(sheet: BenchedSheet, keeps: boolean) {
   const client = useQueryClient();
   const [computing, setComputing] = useState<Computing>();
   const [trouble, setTrouble] = useState<string>();
@@ -32,6 +32,7 @@ export function useDictionary(sheet: BenchedSheet) {
       });
       setFresh(dictionary);
       setComputing(undefined);
+      if (!keeps) return;
       await ask('keepDictionary', {
         params: { id: sheet.id, revision: sheet.revision },
         body: dictionary,

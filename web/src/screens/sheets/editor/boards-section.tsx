@@ -1,5 +1,5 @@
 /** Boards of a sheet: drawn, and every field of the piece in hand. */
-import { MARK_KINDS, type Board, type Sheet } from '@jeitinho/core/sheet';
+import { MARK_KINDS, type Board, type WrittenSheet } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { Button } from '../../../parts/button';
 import { SchemaField, type FormContext } from '../../../parts/schema-form/schema-form';
@@ -7,7 +7,7 @@ import { controlOf, type Schema } from '../../../parts/schema-form/schema';
 import { BoardCanvas, type Piece } from './board-canvas';
 
 export interface BoardsSectionProps {
-  readonly sheet: Sheet;
+  readonly sheet: WrittenSheet;
   readonly schema: Schema;
   readonly context: FormContext;
 }

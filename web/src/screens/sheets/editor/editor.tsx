@@ -1,5 +1,5 @@
 /** Writing a sheet: sections on the left, the form in the middle, live checks on the right. */
-import { sheetSchema, type Sheet } from '@jeitinho/core/sheet';
+import { sheetSchema, type WrittenSheet } from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -42,7 +42,7 @@ interface DeskProps {
   readonly id: string;
   readonly start: KeptDraft;
   readonly resumed: boolean;
-  readonly newest: Sheet | undefined;
+  readonly newest: WrittenSheet | undefined;
 }
 
 function Desk({ id, start: given, resumed, newest }: DeskProps) {
@@ -158,9 +158,9 @@ function SectionForm({
   onSheet,
 }: {
   section: SectionKey;
-  sheet: Sheet;
+  sheet: WrittenSheet;
   context: FormContext;
-  onSheet: (sheet: Sheet) => void;
+  onSheet: (sheet: WrittenSheet) => void;
 }) {
   // The form takes any JSON Schema, and values by the names in it.
   const { properties = {} } = sheetSchema as unknown as Schema;

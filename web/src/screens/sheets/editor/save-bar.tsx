@@ -1,5 +1,5 @@
 /** Saving a sheet as the next revision; when somebody was quicker, nothing is lost and both can be seen. */
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -14,15 +14,15 @@ import { dropDraft } from './use-sheet-draft';
 interface SaveBarProps {
   readonly id: string;
   readonly base: number;
-  readonly sheet: Sheet;
+  readonly sheet: WrittenSheet;
   readonly checks: Checks;
-  readonly newest: Sheet | undefined;
+  readonly newest: WrittenSheet | undefined;
 }
 
 export function SaveBar({ id, base, sheet, checks, newest }: SaveBarProps) {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const [theirs, setTheirs] = useState<Sheet>();
+  const [theirs, setTheirs] = useState<WrittenSheet>();
   const [comparing, setComparing] = useState(false);
   const wanted = (theirs?.revision ?? base) + 1;
   const saving = useMutation({

@@ -1,7 +1,7 @@
 /** Names that a field of a sheet may take, from the sheet itself. */
-import { isMeasured, testsOf, type Sheet } from '@jeitinho/core/sheet';
+import { isMeasured, testsOf, type WrittenSheet } from '@jeitinho/core/sheet';
 
-export function suggestionsOf(sheet: Sheet, field: string): readonly string[] {
+export function suggestionsOf(sheet: WrittenSheet, field: string): readonly string[] {
   const ids = (list: readonly { id: string }[] | undefined) => (list ?? []).map(({ id }) => id);
   switch (field) {
     case 'part':

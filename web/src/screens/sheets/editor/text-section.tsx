@@ -1,10 +1,16 @@
 /** The whole sheet as text: for what is quicker typed, and for pasting. Applied when it reads. */
-import { writeSheet, type Sheet } from '@jeitinho/core/sheet';
+import { writeSheet, type WrittenSheet } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { Button } from '../../../parts/button';
 import { useDraft } from '../../../data/draft';
 
-export function TextSection({ sheet, onSheet }: { sheet: Sheet; onSheet: (sheet: Sheet) => void }) {
+export function TextSection({
+  sheet,
+  onSheet,
+}: {
+  sheet: WrittenSheet;
+  onSheet: (sheet: WrittenSheet) => void;
+}) {
   const [typed, setTyped] = useDraft(`sheet-text.${sheet.id}`);
   const [problem, setProblem] = useState<string>();
   const text = typed === '' ? writeSheet(sheet) : typed;
@@ -13,9 +19,12 @@ export function TextSection({ sheet, onSheet }: { sheet: Sheet; onSheet: (sheet:
       const value: unknown = JSON.parse(text);
       if (value === null || typeof value !== 'object' || Array.isArray(value))
         throw new Error('a sheet is one group of fields in { }');
-      if (!Array.isArray((value as Sheet).boards) || !Array.isArray((value as Sheet).tests))
+      if (
+        !Array.isArray((value as WrittenSheet).boards) ||
+        !Array.isArray((value as WrittenSheet).tests)
+      )
         throw new Error('boards and tests are missing');
-      onSheet(value as Sheet);
+      onSheet(value as WrittenSheet);
       setTyped('');
       setProblem(undefined);
     } catch (error) {

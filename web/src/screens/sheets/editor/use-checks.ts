@@ -1,5 +1,5 @@
 /** Live checks of the sheet being edited; the validator is fetched once, and waits for a pause in typing. */
-import type { Sheet } from '@jeitinho/core/sheet';
+import type { WrittenSheet } from '@jeitinho/core/sheet';
 import type { ReadSheet, SheetProblem } from '@jeitinho/core/validate';
 import { useEffect, useState } from 'react';
 
@@ -9,10 +9,10 @@ export interface Checks {
   readonly problems: readonly SheetProblem[];
   readonly warnings: readonly SheetProblem[];
   /** The sheet these belong to; another one is still being checked. */
-  readonly of: Sheet | undefined;
+  readonly of: WrittenSheet | undefined;
 }
 
-export function useChecks(sheet: Sheet): Checks {
+export function useChecks(sheet: WrittenSheet): Checks {
   const [checks, setChecks] = useState<Checks>({ problems: [], warnings: [], of: undefined });
   useEffect(() => {
     let wanted = true;

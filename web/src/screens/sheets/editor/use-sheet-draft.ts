@@ -2,16 +2,16 @@
  * A sheet being edited: kept on the device at every change, with undo and redo. Changes to one place in
  * quick succession are one step.
  */
-import { liftSheet, type Sheet } from '@jeitinho/core/sheet';
+import { liftSheet, type WrittenSheet } from '@jeitinho/core/sheet';
 import { useEffect, useReducer } from 'react';
 import { dropItem, keepItem, keptItem } from '../../../data/device';
 import { localStore } from '../../../data/local-store';
 import { pointer, withValue, type Path } from '../../../parts/schema-form/update';
 
 interface History {
-  readonly past: readonly Sheet[];
-  readonly present: Sheet;
-  readonly future: readonly Sheet[];
+  readonly past: readonly WrittenSheet[];
+  readonly present: WrittenSheet;
+  readonly future: readonly WrittenSheet[];
   /** Place and moment of the latest change. */
   readonly last?: { readonly path: string; readonly at: number };
 }
@@ -20,7 +20,7 @@ type Action =
   | { readonly kind: 'change'; readonly path: Path; readonly value: unknown; readonly at: number }
   | { readonly kind: 'undo' }
   | { readonly kind: 'redo' }
-  | { readonly kind: 'replace'; readonly sheet: Sheet };
+  | { readonly kind: 'replace'; readonly sheet: WrittenSheet };
 
 const ONE_STEP_MS = 900;
 const MOST_STEPS = 200;
@@ -61,7 +61,7 @@ export function historyAfter(history: History, action: Action): History {
 export interface KeptDraft {
   /** Revision it was begun from; 0 for a new sheet. */
   readonly base: number;
-  readonly sheet: Sheet;
+  readonly sheet: WrittenSheet;
 }
 
 export const draftKey = (id: string) => `sheet-draft:${id}`;
@@ -78,7 +78,7 @@ export async function keptDraft(id: string): Promise<KeptDraft | undefined> {
   }
   const kept = (await localStore.documents.get(draftKey(id)))?.value as KeptDraft | undefined;
   // Begun with an earlier program, it may be of an earlier edition.
-  return kept && { ...kept, sheet: liftSheet(kept.sheet).value as Sheet };
+  return kept && { ...kept, sheet: liftSheet(kept.sheet).value as WrittenSheet };
 }
 
 export const keepDraft = (id: string, draft: KeptDraft): Promise<unknown> =>
@@ -120,7 +120,7 @@ export function useSheetDraft(id: string, start: KeptDraft) {
     sheet: present,
     change: (path: Path, value: unknown) =>
       dispatch({ kind: 'change', path, value, at: Date.now() }),
-    replace: (sheet: Sheet) => dispatch({ kind: 'replace', sheet }),
+    replace: (sheet: WrittenSheet) => dispatch({ kind: 'replace', sheet }),
     undo: () => dispatch({ kind: 'undo' }),
     redo: () => dispatch({ kind: 'redo' }),
     canUndo: history.past.length > 0,
