@@ -11,6 +11,7 @@ import { measuring } from './measuring';
 import { phases } from './phases';
 import type { SheetProblem } from '../validation/problem';
 import type { SheetCheck } from './sheet-check';
+import { overRules } from './over-rules';
 import { proving } from './proving';
 import { references } from './references';
 import { followUps, secondEdition } from './second-edition';
@@ -25,6 +26,7 @@ const FIRST: readonly SheetCheck[] = [
   references,
   secondEdition,
   measuring,
+  overRules,
   proving,
   circles,
   phases,

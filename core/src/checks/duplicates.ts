@@ -14,6 +14,7 @@ export function duplicates(sheet: Sheet): SheetProblem[] {
     repairs: sheet.repairs ?? [],
     tries: sheet.tries ?? [],
     symptoms: sheet.symptoms ?? [],
+    rules: sheet.rules ?? [],
     procedures: sheet.procedures ?? [],
     boards: sheet.boards,
     harnesses: sheet.harnesses ?? [],

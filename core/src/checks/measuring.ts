@@ -1,9 +1,11 @@
 /** Units suit functions, dead-only functions stay off live states, limits make sense, probes have places. */
+import { ruleProblem } from '../judge/groups/index';
 import { limitProblem } from '../judge/test-expectation';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { curveProblem } from '../curves/curve';
 import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { findAccess } from '../sheet/lookup';
+import { rulePoints } from '../sheet/observables';
 import { isMeasured, type MeasureTest, type Sheet, type TestPoint } from '../sheet/schema';
 import { problem, warning, type SheetProblem } from '../validation/problem';
 
@@ -117,24 +119,7 @@ const wantsOfPoint = ({ energy, offMachine, state }: TestPoint) => ({
 
 function ofRules(test: MeasureTest, path: string): SheetProblem[] {
   return (test.together ?? []).flatMap((rule, i): SheetProblem[] => {
-    const here = `${path}/together/${i}`;
-    if (rule.kind === 'balance' && rule.percent === undefined && rule.spread === undefined)
-      return [problem('limits', here, 'A balance needs percent or spread.')];
-    if (rule.kind === 'same' && rule.percent === undefined && rule.plusMinus === undefined)
-      return [problem('limits', here, 'Two equal places need plusMinus or percent.')];
-    if (rule.kind === 'ratio' && !(rule.low <= rule.high))
-      return [problem('limits', here, 'The lower ratio is not below the upper one.')];
-    const count = rule.kind === 'sum' ? 3 : rule.kind === 'same' ? 2 : 0;
-    if (count > 0 && !('points' in rule && rule.points) && test.points.length !== count)
-      return [
-        problem(
-          'limits',
-          here,
-          `This rule takes ${count} readings and the test has ${test.points.length}: name them under points.`,
-        ),
-      ];
-    if (rule.kind === 'balance' && !rule.points && test.points.length < 2)
-      return [problem('limits', here, 'A balance needs two readings at least.')];
-    return [];
+    const wrong = ruleProblem(rule, rulePoints(test, rule).length);
+    return wrong === undefined ? [] : [problem('limits', `${path}/together/${i}`, wrong)];
   });
 }

@@ -2,7 +2,7 @@
 import { testsOf } from '../sheet/all-tests';
 import { locate } from '../sheet/places';
 import { isMeasured, type Sheet, type Test, type TestPoint } from '../sheet/schema';
-import { ruleObservables } from '../sheet/observables';
+import { overObservables, ruleObservables, rulePoints } from '../sheet/observables';
 import { problem, type SheetProblem } from '../validation/problem';
 
 export function references(sheet: Sheet): SheetProblem[] {
@@ -109,22 +109,7 @@ function ofTest(
   });
   const known = new Set(test.points.map(({ id }) => id));
   (test.together ?? []).forEach((rule, i) => {
-    const named = Object.entries(rule).flatMap(([field, value]) =>
-      [
-        'points',
-        'loaded',
-        'unloaded',
-        'forward',
-        'reverse',
-        'blocked',
-        'command',
-        'witnesses',
-        'inPlace',
-        'without',
-      ].includes(field)
-        ? [value].flat().map((id) => ({ field, id: String(id) }))
-        : [],
-    );
+    const named = rulePoints(test, rule).map((id) => ({ id, field: fieldNaming(rule, id) }));
     for (const { field, id } of named)
       if (!known.has(id))
         problems.push(
@@ -137,15 +122,22 @@ function ofTest(
   return problems;
 }
 
-/** Tests, their points and their rules. */
+/** The field of a rule in which a name stands; `points` where it takes all of its test. */
+export const fieldNaming = (rule: object, name: string): string =>
+  Object.entries(rule).find(
+    ([field, value]) => field !== 'id' && [value].flat().includes(name),
+  )?.[0] ?? 'points';
+
+/** Tests, their points, and rules. */
 export function feederNames(sheet: Sheet): Set<string> {
-  return new Set(
-    testsOf(sheet).flatMap((test) => [
+  return new Set([
+    ...testsOf(sheet).flatMap((test) => [
       test.id,
       ...(isMeasured(test) ? test.points.map(({ id }) => `${test.id}@${id}`) : []),
       ...ruleObservables(test).map(({ id }) => id),
     ]),
-  );
+    ...overObservables(sheet).map(({ id }) => id),
+  ]);
 }
 
 function ofSafety(sheet: Sheet): SheetProblem[] {

@@ -1,7 +1,7 @@
 /** What a job's log says to the suspects, in the order of the visit: findings, and the work between them. */
 import { observablesOf } from '../sheet/observables';
 import { fastId, storeObservables } from '../sheet/store-observables';
-import { codeKey } from '../sheet/codes/match';
+import { codeKey, codeWords } from '../sheet/codes/match';
 import type { Sheet } from '../sheet/schema';
 import type { JobState, Taken } from '../job/state/state';
 import { isEntry } from '../job/kinds/index';
@@ -35,7 +35,7 @@ export function evidenceOf(state: JobState, sheet: Sheet): EvidenceItem[] {
     if (isEntry('code', entry) && entry.body.shown === null) {
       const evidence = { code: NO_CODE };
       return sheet.codes.none && once.first(NO_CODE)
-        ? [{ entry: entry.id, evidence, from: { kind: 'code', code: NO_CODE } }]
+        ? [{ entry: entry.id, evidence, from: { kind: 'code', code: 'none shown' } }]
         : [];
     }
     const said = once.said(entry.id);
@@ -63,7 +63,7 @@ const changeOf = (sheet: Sheet, { body }: NotedWork): Evidence =>
 /** What counts once however often it was written: the same code or symptom, and the last look of an epoch. */
 function onlyOnce(state: JobState, sheet: Sheet) {
   const codes = new Map(
-    state.codes.flatMap(({ entry, listed }) => (listed ? [[entry, codeKey(listed)]] : [])),
+    state.codes.flatMap(({ entry, listed }) => (listed ? [[entry, listed]] : [])),
   );
   const symptoms = new Map([...state.symptoms].map(([id, entry]) => [entry, id]));
   const named = new Set(storeObservables(sheet).map(({ id }) => id));
@@ -84,8 +84,12 @@ function onlyOnce(state: JobState, sheet: Sheet) {
     said(entry: string): EvidenceItem | undefined {
       const code = codes.get(entry);
       if (code !== undefined)
-        return this.first(code)
-          ? { entry, evidence: { code }, from: { kind: 'code', code } }
+        return this.first(codeKey(code))
+          ? {
+              entry,
+              evidence: { code: codeKey(code) },
+              from: { kind: 'code', code: codeWords(code) },
+            }
           : undefined;
       const symptom = symptoms.get(entry);
       if (symptom !== undefined)

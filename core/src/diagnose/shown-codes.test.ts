@@ -70,7 +70,7 @@ test('the same code of one circuit twice counts once; of no known circuit it mov
 test('no code is evidence where the sheet says of what, once', () => {
   const none = reading({ shown: null }, { shown: null });
   expect(none.evidence).toHaveLength(1);
-  expect(evidenceName(none.evidence[0]!.from, sheet)).toBe('no code shown');
+  expect(evidenceName(none.evidence[0]!.from, sheet)).toBe('code none shown');
   expect(none.chance('supply')).toBeGreaterThan(reading().chance('supply') * 1.5);
   const log = logWriter();
   log.add('opened', { complaint: 'x', meter: smallMeter, rules: 2 });

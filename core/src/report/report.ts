@@ -250,14 +250,14 @@ function comparedLine(sheet: Sheet, each: Compared): string {
 function groupRow(
   sheet: Sheet,
   taken: Taken,
-  { test, rule, judgement, entry }: TakenGroup,
+  { test, title, rule, judgement, entry }: TakenGroup,
 ): ReportRow {
   return {
     entry,
     at: taken.at,
-    title: test.title,
-    where: ruleTitle(rule),
-    state: stateName(stateOf(sheet, test)),
+    title,
+    where: test ? ruleTitle(rule) : 'several tests',
+    state: test ? stateName(stateOf(sheet, test)) : '',
     function: 'taken together',
     value: judgement.sentence ?? '',
     uncertainty: '',
@@ -265,7 +265,7 @@ function groupRow(
     verdict: verdictWords(judgement),
     mark: judgement.verdict,
     outcome: judgement.outcome,
-    source: [sheet.source.document, test.page && `p. ${test.page}`].filter(Boolean).join(', '),
+    source: [sheet.source.document, test?.page && `p. ${test.page}`].filter(Boolean).join(', '),
   };
 }
 

@@ -3,7 +3,7 @@
  * A test of one point is named by itself, a test of several by `test@point`, a rule over several of its
  * points by `test@rule`.
  */
-import { pointsOf, ruleOutcomes, type TogetherRule } from '../judge/groups/index';
+import { pointsOf, ruleOutcomes, type OverRule, type TogetherRule } from '../judge/groups/index';
 import { outcomesOf } from '../judge/test-expectation';
 import { expectOf, functionOf, testsOf } from './all-tests';
 import type { Observable } from './observable';
@@ -49,6 +49,18 @@ export function ruleObservables(test: Test): Observable[] {
   }));
 }
 
+/** What the rules over several tests can find; each by its own name. */
+export const overObservables = ({ rules = [] }: Pick<Sheet, 'rules'>): Observable[] =>
+  rules.map((rule) => ({
+    id: rule.id,
+    test: rule.id,
+    rule: rule.id,
+    outcomes: ruleOutcomes(rule),
+  }));
+
+/** What a rule over several tests needs, in the order its judgement takes them. */
+export const overPoints = (rule: OverRule): readonly string[] => pointsOf(rule, rule.over ?? []);
+
 /** Points that a rule of a test needs, in the order its judgement takes them. */
 export function rulePoints(test: Test, rule: TogetherRule): readonly string[] {
   return isMeasured(test)
@@ -69,6 +81,7 @@ export function shownBy(fault: Fault, observable: Observable) {
 export function allObservables(sheet: Sheet): Observable[] {
   return [
     ...testsOf(sheet).flatMap((test) => [...observablesOf(test, sheet), ...ruleObservables(test)]),
+    ...overObservables(sheet),
     ...storeObservables(sheet),
   ];
 }

@@ -5,6 +5,7 @@
  */
 import { Type, type Static } from '@sinclair/typebox';
 import { curveSchema } from '../curves/schema';
+import { overRuleSchema } from '../judge/groups/index';
 import { benchSchema } from './schema/bench';
 import { boardSchema, harnessSchema } from './schema/boards';
 import { codeSchema, codeSchemeSchema, noCodeSchema, symptomSchema } from './schema/codes';
@@ -139,6 +140,8 @@ export const sheetSchema = Type.Object(
     access: list(accessSchema),
     tests: Type.Array(Type.Union([measureSchema, askSchema]), { minItems: 1 }),
     sequences: list(sequenceSchema),
+    /** Over what several tests find, in whatever states. */
+    rules: list(overRuleSchema),
     faults: Type.Array(faultSchema, { minItems: 1 }),
     parts: Type.Array(partSchema, { minItems: 1 }),
     repairs: list(repairSchema),

@@ -3,7 +3,7 @@
  * clamps in one situation come out of one solution; what drives the circuit is solved by itself.
  */
 import type { GroupReading } from '../../judge/groups/readings';
-import { judgeTogether } from '../../judge/groups/index';
+import { judgeTogether, type TogetherRule } from '../../judge/groups/index';
 import { outsOf } from '../../conditions/wants';
 import { resolveExpectation } from '../../judge/given';
 import { judge, type Judgement } from '../../judge/judge';
@@ -13,7 +13,7 @@ import { OVER_OHMS, type Sample } from '../../judge/series/samples';
 import { isSeries } from '../../judge/test-expectation';
 import { accuracyAt } from '../../meter/profile';
 import { expectOf, functionOf, testsOf } from '../../sheet/all-tests';
-import { observableId, rulePoints } from '../../sheet/observables';
+import { observableId, overPoints, rulePoints } from '../../sheet/observables';
 import { isMeasured, type MeasureTest, type TestPoint } from '../../sheet/schema';
 import { changed } from '../changes';
 import type { Circuit } from '../circuit';
@@ -140,7 +140,8 @@ export function readSpecimen(
   const outcomes = new Map(
     readings.map(({ observable, judgement }) => [observable, settledOutcome(judgement)]),
   );
-  for (const [observable, outcome] of togetherOutcomes(readings)) outcomes.set(observable, outcome);
+  for (const [observable, outcome] of togetherOutcomes(sheet, readings))
+    outcomes.set(observable, outcome);
   return { readings, outcomes };
 }
 
@@ -340,22 +341,42 @@ function flexed(again: () => Circuit, read: (moved: Circuit) => number): Sample[
   });
 }
 
-function* togetherOutcomes(readings: readonly BenchReading[]): Generator<[string, string]> {
-  const tests = new Set(readings.map(({ test }) => test));
-  for (const test of tests)
+function* togetherOutcomes(
+  sheet: BenchedSheet,
+  readings: readonly BenchReading[],
+): Generator<[string, string]> {
+  const read = new Map(readings.map((each) => [each.observable, each]));
+  const outcome = (
+    rule: TogetherRule,
+    names: readonly string[],
+    observable: (name: string) => string,
+  ): string | undefined => {
+    const group = names.flatMap((name) => {
+      const found = read.get(observable(name));
+      return found?.reading ? [groupReading(found, found.reading, name)] : [];
+    });
+    return group.length === names.length ? judgeTogether(rule, group).outcome : undefined;
+  };
+  for (const test of new Set(readings.map((each) => each.test)))
     for (const rule of test.together ?? []) {
-      const wanted = rulePoints(test, rule).map((id) =>
-        readings.find((each) => each.test === test && each.point.id === id && each.reading),
-      );
-      if (!wanted.every((each) => each !== undefined)) continue;
-      const group = wanted.map(({ point, reading, judgement }): GroupReading => ({
-        id: point.id,
-        unit: expectOf(test, point).unit,
-        reading: reading!,
-        judgement,
-        ...(point.red !== undefined && { red: point.red }),
-        ...(point.black !== undefined && { black: point.black }),
-      }));
-      yield [`${test.id}@${rule.id}`, judgeTogether(rule, group).outcome];
+      const found = outcome(rule, rulePoints(test, rule), (id) => observableId(test, id));
+      if (found !== undefined) yield [`${test.id}@${rule.id}`, found];
     }
+  for (const rule of sheet.rules ?? []) {
+    const found = outcome(rule, overPoints(rule), (id) => id);
+    if (found !== undefined) yield [rule.id, found];
+  }
 }
+
+const groupReading = (
+  { test, point, judgement }: BenchReading,
+  reading: Reading,
+  id: string,
+): GroupReading => ({
+  id,
+  unit: expectOf(test, point).unit,
+  reading,
+  judgement,
+  ...(point.red !== undefined && { red: point.red }),
+  ...(point.black !== undefined && { black: point.black }),
+});

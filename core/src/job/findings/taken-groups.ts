@@ -1,11 +1,18 @@
 /** What the readings of a test say together. */
 import type { GroupReading } from '../../judge/groups/readings';
-import { judgeEarly, judgeTogether, type TogetherRule } from '../../judge/groups/index';
+import {
+  answered,
+  judgeEarly,
+  judgeTogether,
+  ruleTitle,
+  takesAnswers,
+  type TogetherRule,
+} from '../../judge/groups/index';
 import type { Judgement } from '../../judge/judge';
 import { expectOf, testsOf } from '../../sheet/all-tests';
-import { observableId, rulePoints } from '../../sheet/observables';
+import { observableId, overPoints, rulePoints } from '../../sheet/observables';
 import { isMeasured, type Sheet } from '../../sheet/schema';
-import type { Taken, TakenGroup, TakenReading } from '../state/state';
+import type { Taken, TakenAnswer, TakenGroup, TakenReading } from '../state/state';
 
 /**
  * Every rule whose readings all stand, and those that are decided before; a void one among them leaves
@@ -16,37 +23,54 @@ export function groupsOf(
   current: ReadonlyMap<string, Taken>,
   order: ReadonlyMap<string, number>,
 ): TakenGroup[] {
-  return testsOf(sheet).flatMap((test) => {
-    if (!isMeasured(test)) return [];
-    return (test.together ?? []).flatMap((rule): TakenGroup[] => {
-      const wanted = rulePoints(test, rule).map((id) => current.get(observableId(test, id)));
-      const taken = wanted.filter(
-        (each): each is TakenReading => each?.kind === 'reading' && each.standing.kind === 'counts',
-      );
-      if (taken.length === 0) return [];
-      const judgement = judged(rule, taken, taken.length === wanted.length);
-      if (!judgement) return [];
-      const place = ({ entry }: Taken) => order.get(entry) ?? -1;
-      const last = taken.reduce((a, b) => (place(b) > place(a) ? b : a));
-      return [
-        {
-          entry: last.entry,
-          observable: `${test.id}@${rule.id}`,
-          test,
-          rule,
-          judgement,
-          members: rulePoints(test, rule).map((id) => observableId(test, id)),
-          of: wanted.length,
-          taken: taken.length,
-        },
-      ];
-    });
+  const ofTests = testsOf(sheet).flatMap((test) =>
+    isMeasured(test)
+      ? (test.together ?? []).flatMap((rule): TakenGroup[] => {
+          const members = rulePoints(test, rule).map((id) => observableId(test, id));
+          const named = (taken: TakenReading | TakenAnswer) =>
+            taken.kind === 'reading' ? taken.point.id : taken.observable;
+          const group = groupOf(rule, members, named, current, order);
+          const observable = `${test.id}@${rule.id}`;
+          return group ? [{ ...group, observable, test, title: test.title }] : [];
+        })
+      : [],
+  );
+  const overSeveral = (sheet.rules ?? []).flatMap((rule): TakenGroup[] => {
+    const named = ({ observable }: Taken) => observable;
+    const group = groupOf(rule, overPoints(rule), named, current, order);
+    return group ? [{ ...group, observable: rule.id, title: ruleTitle(rule) }] : [];
   });
+  return [...ofTests, ...overSeveral];
+}
+
+/** @param named - By which name its rule knows a finding. */
+function groupOf(
+  rule: TogetherRule,
+  members: readonly string[],
+  named: (taken: TakenReading | TakenAnswer) => string,
+  current: ReadonlyMap<string, Taken>,
+  order: ReadonlyMap<string, number>,
+): Omit<TakenGroup, 'observable' | 'title'> | undefined {
+  const answers = takesAnswers(rule);
+  const taken = members
+    .map((id) => current.get(id))
+    .filter(
+      (each): each is TakenReading | TakenAnswer =>
+        each !== undefined &&
+        (each.kind === 'reading' || (answers && each.kind === 'answer')) &&
+        each.standing.kind === 'counts',
+    );
+  if (taken.length === 0) return undefined;
+  const judgement = judged(rule, taken, named, taken.length === members.length);
+  if (!judgement) return undefined;
+  const place = ({ entry }: Taken) => order.get(entry) ?? -1;
+  const last = taken.reduce((a, b) => (place(b) > place(a) ? b : a));
+  return { entry: last.entry, rule, judgement, members, of: members.length, taken: taken.length };
 }
 
 interface Known {
   readonly whole: boolean;
-  readonly of: readonly Judgement[];
+  readonly of: readonly object[];
   /** What the rule was asked, as text: the same figures of a log that was read anew are other objects. */
   readonly asked: string;
   readonly judgement: Judgement | undefined;
@@ -60,14 +84,15 @@ const KEPT = 4;
 
 function judged(
   rule: TogetherRule,
-  taken: readonly TakenReading[],
+  taken: readonly (TakenReading | TakenAnswer)[],
+  named: (taken: TakenReading | TakenAnswer) => string,
   whole: boolean,
 ): Judgement | undefined {
-  const of = taken.map(({ judgement }) => judgement);
+  const of = taken.map((each) => (each.kind === 'reading' ? each.judgement : each));
   const kept = known.get(rule) ?? [];
   const before = kept.find((each) => each.whole === whole && sameList(each.of, of));
   if (before) return before.judgement;
-  const readings = taken.map(groupReading);
+  const readings = taken.map((each) => groupReading(each, named(each)));
   const asked = JSON.stringify(readings);
   const same = kept.find((each) => each.whole === whole && each.asked === asked);
   if (same) return same.judgement;
@@ -79,9 +104,11 @@ function judged(
 const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((each, i) => each === b[i]);
 
-function groupReading({ test, point, reading, judgement }: TakenReading): GroupReading {
+function groupReading(taken: TakenReading | TakenAnswer, id: string): GroupReading {
+  if (taken.kind === 'answer') return { id, ...answered(taken.outcome) };
+  const { test, point, reading, judgement } = taken;
   return {
-    id: point.id,
+    id,
     unit: expectOf(test, point).unit,
     reading,
     judgement,

@@ -103,12 +103,15 @@ export interface TakenAnswer extends TakenCommon {
 }
 export type Taken = TakenReading | TakenSeries | TakenAnswer;
 
-/** What several readings of one test say together. */
+/** What several readings say together: of one test, or of several. */
 export interface TakenGroup {
   /** The entry that completed it. */
   readonly entry: string;
   readonly observable: string;
-  readonly test: MeasureTest;
+  /** Absent for a rule over several tests. */
+  readonly test?: MeasureTest;
+  /** Of its test; its own where it is over several. */
+  readonly title: string;
   readonly rule: TogetherRule;
   readonly judgement: Judgement;
   /** Observables of its readings. */

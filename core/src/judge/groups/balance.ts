@@ -37,6 +37,12 @@ export const balance = defineRule({
   title: 'Equal among themselves',
   outcomes: OUTCOMES,
   points: ({ points }, all) => points ?? all,
+  problem: ({ percent, spread }, points) =>
+    percent === undefined && spread === undefined
+      ? 'A balance needs percent or spread.'
+      : points < 2
+        ? 'A balance needs two readings at least.'
+        : undefined,
   judge: judgeBalance,
   // A spread only grows; an unbalance in percent of the mean may shrink again.
   early: (rule, readings) =>
@@ -79,7 +85,11 @@ export function judgeBalance(rule: BalanceLimits, readings: readonly GroupReadin
   if (open.length === readings.length)
     return certain('ok', 'All of them read OL: equal, and judged one by one.');
   const figures = figuresOf(readings);
-  if (!figures) return certain('unequal', `${open.join(' and ')} reads OL and the others do not.`);
+  if (!figures)
+    return certain(
+      'unequal',
+      `${open.join(' and ')} reads OL and the others do not.${sharedTerminal(readings)}`,
+    );
   const odd = oddOne(readings, figures);
   if (rule.spread !== undefined) {
     const figure = drawFigure(rule, spreadOf, figures);
@@ -105,6 +115,19 @@ export function judgeBalance(rule: BalanceLimits, readings: readonly GroupReadin
     'unequal',
     `Unbalance ${figure === raw ? shortly(raw.value) : 'beyond measure'} %; ${shortly(limit)} % is allowed.${odd}`,
   );
+}
+
+/** Of three where two are open, the place that both of them touch: what leads there is open. */
+function sharedTerminal(readings: readonly GroupReading[]): string {
+  const open = readings.filter(({ reading }) => reading.kind === 'overload');
+  const [first, second] = open;
+  if (readings.length !== 3 || open.length !== 2 || !first || !second) return '';
+  const shared = [first.red, first.black].find(
+    (place) => place !== undefined && (place === second.red || place === second.black),
+  );
+  return shared === undefined
+    ? ''
+    : ` Both touch ${nth(shared.split('.').slice(-1), 0)}: it is open there.`;
 }
 
 /** Names the reading furthest from the others where one stands out by more than its own error. */

@@ -264,6 +264,137 @@ test('commanded and not delivered, not commanded, and witnesses that disagree', 
   });
 });
 
+describe('difference and differs', () => {
+  const water: Expectation = { kind: 'between', low: -20, high: 60, unit: 'degC' };
+  const rule: TogetherRule = {
+    id: 'd',
+    kind: 'difference',
+    first: 'in',
+    less: 'out',
+    low: 4,
+    high: 7,
+  };
+  const between = (a: number, b: number, meter?: Accuracy) =>
+    judgeTogether(rule, [
+      take('in', a, water, { ...(meter && { meter }) }),
+      take('out', b, water, { ...(meter && { meter }) }),
+    ]);
+  test('12.3 less 7.1 °C is 5.2 K: in; 3.1 K is low, 9 K high, wherever both lie', () => {
+    expect(between(12.3, 7.1)).toMatchObject({ verdict: 'in', outcome: 'ok' });
+    expect(between(12.3, 7.1).corrected).toBeCloseTo(5.2, 9);
+    expect(between(40.2, 37.1)).toMatchObject({ verdict: 'out', outcome: 'low' });
+    expect(between(12, 3)).toMatchObject({ verdict: 'out', outcome: 'high' });
+  });
+  test('one meter’s gain is common to both and all but falls out; its counts do not', () => {
+    // 2 % of 60 °C would be 1.2 K each; of their difference it is 0.1 K.
+    expect(between(60, 55.2, { percent: 2, absolute: 0 }).verdict).toBe('in');
+    expect(between(60, 55.8, { percent: 0, absolute: 1 }).verdict).toBe('cannot-tell');
+  });
+  test('pressures that must not be equal, and an overload that has no difference', () => {
+    const pumps: TogetherRule = { id: 'p', kind: 'differs', least: 2e5 };
+    const at = (a: number | 'OL', b: number) => {
+      const wide: Expectation = { kind: 'between', low: 0, high: 5e6, unit: 'Pa' };
+      return judgeTogether(pumps, [take('suction', a, wide), take('discharge', b, wide)]);
+    };
+    expect(at(9.8e5, 9.8e5)).toMatchObject({ verdict: 'out', outcome: 'equal' });
+    expect(at(4.2e5, 18e5).verdict).toBe('in');
+    expect(at('OL', 18e5).verdict).toBe('not-settled');
+  });
+});
+
+describe('equal, whatever they read', () => {
+  const rule: TogetherRule = { id: 'e', kind: 'equal' };
+  const meter: Accuracy = { percent: 0.5, absolute: 0.03 };
+  test('2.31, 2.30, 2.32 Ω are equal for this meter; 2.95 Ω among them is not', () => {
+    expect(judgeTogether(rule, three(2.31, 2.3, 2.32, meter))).toMatchObject({ outcome: 'ok' });
+    expect(judgeTogether(rule, three(2.31, 2.3, 2.32, meter)).verdict).toBe('in');
+    expect(judgeTogether(rule, three(2.31, 2.3, 2.95, meter))).toMatchObject({
+      verdict: 'out',
+      outcome: 'unequal',
+    });
+  });
+  test('three equal digits are equal by any meter; with an exact one any difference is one', () => {
+    expect(judgeTogether(rule, three(2.3, 2.3, 2.3, { percent: 5, absolute: 1 })).verdict).toBe(
+      'in',
+    );
+    expect(judgeTogether(rule, three(2.31, 2.3, 2.3)).verdict).toBe('out');
+  });
+  test('a coarser meter never finds more unequal', () => {
+    const figure = fc.double({ min: 1, max: 3, noNaN: true });
+    fc.assert(
+      fc.property(fc.tuple(figure, figure, figure), ([a, b, c]) => {
+        const fine = judgeTogether(rule, three(a, b, c, { percent: 0, absolute: 0.05 }));
+        const coarse = judgeTogether(rule, three(a, b, c, { percent: 0, absolute: 0.5 }));
+        if (fine.verdict === 'in') expect(coarse.verdict).toBe('in');
+      }),
+      { numRuns: 20 },
+    );
+  });
+});
+
+describe('the legs of a supply', () => {
+  const rule: TogetherRule = {
+    id: 'l',
+    kind: 'legs',
+    legs: ['L1', 'L2', 'L3'],
+    pairs: ['UV', 'VW', 'WU'],
+  };
+  const mains: Expectation = { kind: 'nominal', value: 380, percent: 10, unit: 'V' };
+  const at = (...volts: readonly [number, number, number]) =>
+    judgeTogether(
+      rule,
+      volts.map((v, i) => take(['UV', 'VW', 'WU'][i]!, v, mains)),
+    );
+  test('381, 194 and 187 V: L3 is lost, and what it shows is fed backwards', () => {
+    const got = at(381, 194, 187);
+    expect(got).toMatchObject({ verdict: 'out', outcome: 'lost' });
+    expect(got.sentence).toMatch(/^L3 is lost.*194.V that it shows are fed backwards/);
+    expect(at(190, 382, 3).sentence).toMatch(/^L1 is lost.*fed backwards/);
+    expect(at(2, 1, 380).sentence).toBe(
+      'L2 is lost: both pairs with it are wrong, the third is right.',
+    );
+  });
+  test('all right, none right, and one pair alone, which no lost leg does', () => {
+    expect(at(381, 379, 383).outcome).toBe('ok');
+    expect(at(0, 0, 0).outcome).toBe('none');
+    expect(at(381, 379, 250).outcome).toBe('unequal');
+  });
+});
+
+describe('a contact in two states', () => {
+  const rest: Expectation = { kind: 'open', above: 1e6, unit: 'ohm' };
+  const called: Expectation = { kind: 'atMost', high: 1, unit: 'ohm' };
+  const rule: TogetherRule = { id: 's', kind: 'switches', open: 'rest', closed: 'called' };
+  const both = (a: number | 'OL', b: number | 'OL') =>
+    judgeTogether(rule, [take('rest', a, rest), take('called', b, called)]).outcome;
+  test('open then closed; welded, dead, and the other contact', () => {
+    expect(both('OL', 0.2)).toBe('ok');
+    expect(both(0.2, 0.2)).toBe('stuck-closed');
+    expect(both('OL', 'OL')).toBe('stuck-open');
+    expect(both(0.2, 'OL')).toBe('reversed');
+  });
+});
+
+test('nothing one way and OL the other contradict each other: repeated, not condemned', () => {
+  const rule: TogetherRule = { id: 'w', kind: 'one-way', forward: 'f', reverse: 'b' };
+  const got = judgeTogether(rule, [
+    take('f', 0, drop, { fn: 'diode' }),
+    take('b', 'OL', blocked, { fn: 'diode' }),
+  ]);
+  expect(got.verdict).toBe('not-settled');
+  expect(got.sentence).toMatch('repeat both');
+});
+
+test('of three where two are open, the terminal that they share is named', () => {
+  const rule: TogetherRule = { id: 'a', kind: 'balance', percent: 4 };
+  const got = judgeTogether(rule, [
+    take('UV', 'OL', ohms, { red: 'm.U', black: 'm.V' }),
+    take('VW', 'OL', ohms, { red: 'm.V', black: 'm.W' }),
+    take('WU', 7, ohms, { red: 'm.W', black: 'm.U' }),
+  ]);
+  expect(got.sentence).toMatch('Both touch V: it is open there.');
+});
+
 const RULES: readonly TogetherRule[] = [
   { id: 'r', kind: 'balance', percent: 5 },
   { id: 'r', kind: 'balance', spread: 0.5 },
@@ -274,6 +405,11 @@ const RULES: readonly TogetherRule[] = [
   { id: 'r', kind: 'matrix', forward: ['a', 'b'], blocked: ['c'], spread: 0.1 },
   { id: 'r', kind: 'witnesses', command: 'a', witnesses: ['b', 'c'] },
   { id: 'r', kind: 'removed', inPlace: 'a', without: 'b' },
+  { id: 'r', kind: 'equal' },
+  { id: 'r', kind: 'difference', first: 'a', less: 'b', low: -3, high: 5 },
+  { id: 'r', kind: 'differs', least: 2, points: ['a', 'b'] },
+  { id: 'r', kind: 'switches', open: 'a', closed: 'b' },
+  { id: 'r', kind: 'legs', legs: ['L1', 'L2', 'L3'], pairs: ['a', 'b', 'c'] },
 ];
 
 test('every rule names its points, its outcomes and itself', () => {

@@ -29,6 +29,7 @@ export const matrix = defineRule({
   fields,
   title: 'The whole bridge',
   outcomes: ['ok', 'short', 'open', 'unequal'],
+  moment: true,
   points: ({ forward, blocked }) => [...forward, ...blocked],
   judge: judgeMatrix,
   early(rule, readings) {

@@ -18,6 +18,8 @@ export const ratio = defineRule({
   title: 'Loaded against unloaded',
   outcomes: OUTCOMES,
   points: ({ loaded, unloaded }) => [loaded, unloaded],
+  problem: ({ low, high }) =>
+    low <= high ? undefined : 'The lower ratio is not below the upper one.',
   judge(rule, readings) {
     const figures = figuresOf(readings);
     const unloaded = figures?.[1];

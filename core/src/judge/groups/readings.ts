@@ -59,5 +59,11 @@ export function twoOf(readings: readonly GroupReading[]): readonly [GroupReading
   return [first, second];
 }
 
+/** Of a rule that takes so many: what is wrong with another number; undefined for that one. */
+export const readingsWanted = (wanted: number, given: number): string | undefined =>
+  given === wanted
+    ? undefined
+    : `This rule takes ${wanted} readings and is given ${given}: name them under points.`;
+
 /** Three figures, as the technician reads them off. */
 export const shortly = (value: number): string => String(Number(value.toPrecision(3)));

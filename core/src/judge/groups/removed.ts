@@ -21,6 +21,7 @@ export const removed = defineRule({
   },
   title: 'With and without',
   outcomes: ['ok', 'load', 'source', 'needs-it'],
+  byJudgement: true,
   points: ({ inPlace, without }) => [inPlace, without],
   judge(rule, readings) {
     const [first, second] = twoOf(readings);

@@ -16,6 +16,12 @@ export interface RuleOf<K extends string, P extends TProperties> {
   readonly title: string;
   /** What it can yield, `ok` first. */
   readonly outcomes: readonly string[];
+  /** Reasons by how each was judged, and by no figure: answers can be among them. */
+  readonly byJudgement?: true;
+  /** Compares figures of one moment: taken in two live states they say nothing together. */
+  readonly moment?: true;
+  /** What it leaves unsaid or says wrongly, and how to mend it; absent where nothing can be. @param points - How many it would be given. */
+  problem?(rule: RuleIn<NoInfer<P>>, points: number): string | undefined;
   /** Ids of the points it needs, in the order its judgement takes them. @param all - Those of the test. */
   points(rule: RuleIn<NoInfer<P>>, all: readonly string[]): readonly string[];
   /** @param readings - Those of its points, in their order, all of them standing. */
@@ -31,8 +37,8 @@ export interface RuleOf<K extends string, P extends TProperties> {
 /** A rule of a sheet, as far as its own fields go. */
 export type RuleIn<P extends TProperties> = Static<TObject<P>> & { readonly id: string };
 
-/** Name of a point within its test. */
-export const Point = Type.String({ minLength: 1, maxLength: 80 });
+/** Name of a point within its test; of a rule over several tests, the observable. */
+export const Point = Type.String({ minLength: 1, maxLength: 170 });
 export const Points = Type.Array(Point, { minItems: 2, maxItems: 60 });
 export const pointList = (n: number) => Type.Array(Point, { minItems: n, maxItems: n });
 export const positive = Type.Number({ exclusiveMinimum: 0 });

@@ -8,7 +8,7 @@
 import { Type } from '@sinclair/typebox';
 import { formatQuantity } from '../../units/format';
 import { certain, judgeFigure } from '../figure';
-import { drawFigure, figuresOf, openOnes, twoOf } from './readings';
+import { drawFigure, figuresOf, openOnes, twoOf, readingsWanted } from './readings';
 import { defineRule, pointList, positive } from './rule';
 
 export const same = defineRule({
@@ -23,6 +23,10 @@ export const same = defineRule({
   title: 'Same at both places',
   outcomes: ['ok', 'apart'],
   points: ({ points }, all) => points ?? all,
+  problem: ({ percent, plusMinus }, points) =>
+    percent === undefined && plusMinus === undefined
+      ? 'Two equal places need plusMinus or percent.'
+      : readingsWanted(2, points),
   judge(rule, readings) {
     const [first, second] = twoOf(readings);
     const open = openOnes(readings);

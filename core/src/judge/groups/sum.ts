@@ -10,7 +10,7 @@
 import { Type } from '@sinclair/typebox';
 import { formatQuantity } from '../../units/format';
 import { certain, judgeFigure } from '../figure';
-import { drawFigure, figuresOf, openOnes, type GroupReading } from './readings';
+import { drawFigure, figuresOf, openOnes, type GroupReading, readingsWanted } from './readings';
 import { defineRule, pointList, positive } from './rule';
 
 export const sum = defineRule({
@@ -23,6 +23,7 @@ export const sum = defineRule({
   title: 'Sum of the windings',
   outcomes: ['ok', 'sum', 'open'],
   points: ({ points }, all) => points ?? all,
+  problem: (_, points) => readingsWanted(3, points),
   judge(rule, readings) {
     const open = openOnes(readings);
     const figures = figuresOf(readings);

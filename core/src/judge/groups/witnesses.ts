@@ -17,6 +17,8 @@ export const witnesses = defineRule({
   fields: { command: Point, witnesses: Type.Array(Point, { minItems: 1, maxItems: 12 }) },
   title: 'Command and witnesses',
   outcomes: ['ok', 'not-commanded', 'not-delivered', 'contradictory'],
+  byJudgement: true,
+  moment: true,
   points: (rule) => [rule.command, ...rule.witnesses],
   /**
    * Each reading's own limits are those of a machine at work, so its P(ok) is the chance that this witness

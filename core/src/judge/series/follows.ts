@@ -2,11 +2,13 @@
  * Follows: rises and falls with what drives it (flame current with burner rate, pressure with fan
  * speed), by Pearson's correlation, and lies in its band at the upper end of the driver.
  *
- * Worked example: rate 20, 60, 100 % with 2.1, 3.4, 4.9 µA correlates with r = 0.999.
+ * Worked example: rate 20, 60, 100 % with 2.1, 3.4, 4.9 µA correlates with r = 0.999. With “low fire” at
+ * 20 % wanted from 2.5 µA it follows, and is low at low fire.
  */
 import { Type } from '@sinclair/typebox';
 import { formatQuantity } from '../../units/format';
 import { certain, classProbabilities, judgeClasses, unsettled } from '../figure';
+import { bandWords } from '../words';
 import type { Sample } from './samples';
 import { defineSeries, optional } from './series-kind';
 
@@ -24,12 +26,33 @@ export const follows = defineSeries({
     /** Band at the highest driver seen. */
     low: optional,
     high: optional,
+    /** Bands at named settings of the driver: low fire, high fire; the nearest figure is judged. */
+    at: Type.Optional(
+      Type.Array(
+        Type.Object({
+          name: Type.String({ minLength: 1, maxLength: 80 }),
+          driver: Type.Number(),
+          low: optional,
+          high: optional,
+        }),
+        { minItems: 1, maxItems: 12 },
+      ),
+    ),
   },
   outcomes: () => OUTCOMES,
   words: (expect, { band }) =>
-    [`follows the ${expect.driver}`, band(expect.low, expect.high)].filter(Boolean).join(', '),
+    [
+      `follows the ${expect.driver}`,
+      band(expect.low, expect.high),
+      ...(expect.at ?? []).map(({ name, low, high }) => `${name} ${band(low, high)}`),
+    ]
+      .filter(Boolean)
+      .join(', '),
   seconds: () => 0,
-  limits: ({ low = -Infinity, high = Infinity }) => [[low, high]],
+  limits: ({ low = -Infinity, high = Infinity, at = [] }) => [
+    [low, high],
+    ...at.map((each) => [each.low ?? -Infinity, each.high ?? Infinity] as const),
+  ],
   wanted: ({ low, high }) => (low === undefined && high === undefined ? [] : [{ low, high }]),
   judge(rule, { samples }, errors) {
     const driven = samples.flatMap(({ driver, value }) =>
@@ -46,6 +69,23 @@ export const follows = defineSeries({
     if (along < -0.5 && along < Math.abs(least))
       return certain('wrong-way', `It moves against the ${rule.driver}.`);
     if (along < Math.abs(least)) return certain('still', `It does not follow the ${rule.driver}.`);
+    const settings = settingsOf(rule.at ?? [], driven);
+    const unseen = settings.find(({ nearest }) => nearest === undefined);
+    if (unseen)
+      return unsettled(OUTCOMES, `A figure at ${unseen.name} is missing: ${rule.driver} there.`);
+    for (const { name, low = -Infinity, high = Infinity, nearest } of settings) {
+      const { value } = nearest!;
+      const p = classProbabilities(
+        { value, errors: errors(value) },
+        { low, high },
+        { low: 'low', high: 'high' },
+      );
+      if ((p.ok ?? 0) < 0.5)
+        return judgeClasses(
+          p,
+          `At ${name} it reads ${formatQuantity(value, rule.unit, 3)}; ${bandWords(finite(low), finite(high), rule.unit)} is right.`,
+        );
+    }
     const { value } = driven.reduce((a, b) => (b.driver > a.driver ? b : a));
     const limits = { low: rule.low ?? -Infinity, high: rule.high ?? Infinity };
     return judgeClasses(
@@ -54,6 +94,32 @@ export const follows = defineSeries({
     );
   },
 });
+
+interface Setting {
+  readonly name: string;
+  readonly driver: number;
+  readonly low?: number | undefined;
+  readonly high?: number | undefined;
+}
+
+const finite = (limit: number): number | undefined => (Number.isFinite(limit) ? limit : undefined);
+
+/** Share of the driver's whole way within which a figure is one of that setting. */
+const NEAR = 0.1;
+
+/** Each named setting with the figure taken nearest to it; none where nobody was there. */
+function settingsOf(
+  at: readonly Setting[],
+  driven: readonly { readonly driver: number; readonly value: number }[],
+) {
+  const drivers = [...driven, ...at].map(({ driver }) => driver);
+  const way = Math.max(...drivers) - Math.min(...drivers);
+  return at.map((setting) => {
+    const off = ({ driver }: { readonly driver: number }) => Math.abs(driver - setting.driver);
+    const nearest = driven.reduce((a, b) => (off(b) < off(a) ? b : a));
+    return { ...setting, nearest: off(nearest) <= NEAR * way ? nearest : undefined };
+  });
+}
 
 /** Pearson's r of driver and value; 0 where either does not move. */
 export function correlation(samples: readonly Pick<Sample, 'driver' | 'value'>[]): number {

@@ -8,9 +8,11 @@ import { flexed } from './flexed';
 import { follows } from './follows';
 import { holds } from './holds';
 import { pattern } from './pattern';
+import { peak } from './peak';
 import { pulses } from './pulses';
 import type { Series } from './samples';
 import { writingIn, type AnySeries, type Wanted } from './series-kind';
+import { starts } from './starts';
 import { steady } from './steady';
 import { step } from './step';
 import { falls, rises } from './trend';
@@ -27,6 +29,8 @@ const SERIES = [
   follows,
   actsAt,
   within,
+  starts,
+  peak,
   flexed,
   pattern,
 ] as const;

@@ -135,6 +135,20 @@ describe('events', () => {
     expect(judged(within, at(6, [0, 0, 0]), 0).outcome).toBe('never');
     expect(judged(within, samples).verdict).toBe('not-settled');
   });
+  test('a level that stood before the event is no reaction to it', () => {
+    const within: SeriesExpectation = {
+      kind: 'within',
+      event: 'called',
+      level: 20,
+      side: 'above',
+      after: [0, 10],
+      ...V,
+    };
+    const stood = judged(within, at(1, [24, 24, 24, 24]), 1.5);
+    expect(stood).toMatchObject({ verdict: 'out', outcome: 'early' });
+    expect(stood.sentence).toMatch('no reaction');
+    expect(judged(within, at(1, [0, 0, 24, 24]), 1.5).verdict).toBe('in');
+  });
   test('acts at: opened between 205 and 215 °C, 190 to 230 wanted', () => {
     const acts: SeriesExpectation = {
       kind: 'acts-at',
@@ -151,6 +165,80 @@ describe('events', () => {
     expect(judged(acts, warm, 0.5).outcome).toBe('early');
     expect(judged(acts, at(1, [180, 220, 260])).outcome).toBe('never');
     expect(judged(acts, at(1, [180, 200])).verdict).toBe('not-settled');
+  });
+});
+
+test('starts: 230 V 182 s after the call, 170 to 200 s wanted; at once is no start delay', () => {
+  const starts: SeriesExpectation = {
+    kind: 'starts',
+    level: 200,
+    side: 'above',
+    after: [170, 200],
+    ...V,
+  };
+  const on = (second: number) => [
+    { t: 0, value: 0 },
+    { t: second - 1, value: 0 },
+    { t: second, value: 230 },
+    { t: 260, value: 230 },
+  ];
+  expect(judged(starts, on(182)).verdict).toBe('in');
+  expect(judged(starts, on(20)).outcome).toBe('early');
+  expect(judged(starts, on(240)).outcome).toBe('late');
+  expect(judged(starts, at(130, [0, 0, 0])).outcome).toBe('never');
+  expect(judged(starts, at(60, [0, 0])).sentence).toMatch('Watch it for 200 s');
+});
+
+test('peak: 31 A within a second, 24 to 40 wanted; 12 A is no start, and near a limit it is told', () => {
+  const peak: SeriesExpectation = { kind: 'peak', low: 24, high: 40, seconds: 1, unit: 'A' };
+  const inrush = (top: number) => at(0.25, [0, top, top / 2, 6, 6]);
+  expect(judged(peak, inrush(31)).verdict).toBe('in');
+  expect(judged(peak, inrush(12)).outcome).toBe('low');
+  expect(judged(peak, inrush(55)).outcome).toBe('high');
+  expect(judged(peak, inrush(39.5), undefined, 2).verdict).toBe('cannot-tell');
+  expect(judged(peak, at(0.25, [0, 31])).verdict).toBe('not-settled');
+});
+
+test('pulses in a band of height, without a pause too long', () => {
+  const rule: SeriesExpectation = {
+    kind: 'pulses',
+    threshold: 2,
+    seconds: 5,
+    height: [4, 6],
+    gap: 2.5,
+    ...V,
+  };
+  const even = at(0.5, [0, 5, 0, 0, 5.2, 0, 0, 4.8, 0, 0, 5, 0]);
+  expect(judged(rule, even).verdict).toBe('in');
+  expect(judged(rule, at(0.5, [0, 5, 0, 0, 3, 0, 0, 5, 0, 0, 5, 0]))).toMatchObject({
+    outcome: 'small',
+  });
+  expect(judged(rule, at(0.5, [0, 5, 0, 0, 9, 0, 0, 5, 0, 0, 5, 0])).outcome).toBe('large');
+  const paused = judged(rule, at(0.5, [0, 5, 0, 0, 0, 0, 0, 0, 0, 0, 5, 0]));
+  expect(paused).toMatchObject({ outcome: 'gap' });
+  // Without either the rule has no such outcome.
+  expect(seriesOutcomes({ kind: 'pulses', threshold: 2, seconds: 5, ...V })).not.toContain('gap');
+});
+
+test('follows with bands at named settings: low at low fire, or nobody looked there', () => {
+  const rule: SeriesExpectation = {
+    kind: 'follows',
+    driver: 'rate',
+    at: [
+      { name: 'low fire', driver: 20, low: 2.5e-6 },
+      { name: 'high fire', driver: 100, low: 4e-6, high: 8e-6 },
+    ],
+    unit: 'A',
+  };
+  const drives = (rates: readonly number[], values: readonly number[]) =>
+    rates.map((driver, t) => ({ t, driver, value: values[t]! * 1e-6 }));
+  expect(judged(rule, drives([20, 60, 100], [2.8, 3.4, 4.9])).verdict).toBe('in');
+  const low = judged(rule, drives([20, 60, 100], [2.1, 3.4, 4.9]));
+  expect(low).toMatchObject({ verdict: 'out', outcome: 'low' });
+  expect(low.sentence).toMatch('At low fire');
+  expect(judged(rule, drives([50, 60, 100], [2.8, 3.4, 4.9]))).toMatchObject({
+    verdict: 'not-settled',
+    sentence: 'A figure at low fire is missing: rate there.',
   });
 });
 
@@ -236,6 +324,22 @@ const RULES: readonly SeriesExpectation[] = [
   { kind: 'acts-at', event: 'e', low: 1, high: 9, ...V },
   { kind: 'within', event: 'e', level: 5, side: 'below', after: [0, 5], ...V },
   { kind: 'flexed', low: 0, high: 9, spread: 1, ...V },
+  { kind: 'starts', level: 5, side: 'above', after: [1, 4], ...V },
+  { kind: 'peak', low: 1, high: 9, seconds: 3, ...V },
+  {
+    kind: 'pulses',
+    threshold: 5,
+    seconds: 3,
+    height: [6, 9],
+    gap: 2,
+    ...V,
+  },
+  {
+    kind: 'follows',
+    driver: 'd',
+    at: [{ name: 'x', driver: 5, low: 0, high: 9 }],
+    ...V,
+  },
   { kind: 'pattern', is: 'regular', seconds: 3, unit: 'count' },
 ];
 

@@ -2,7 +2,8 @@
  * Within: after an event the figure must reach a level within a time: valve volts after the igniter is
  * hot, a fan after its command.
  *
- * Worked example: 24 V appears 6.5 s after the event; 4 to 10 s is right.
+ * Worked example: 24 V appears 6.5 s after the event; 4 to 10 s is right. 24 V that stood there before the
+ * event are no reaction to it.
  */
 import { Type } from '@sinclair/typebox';
 import { words } from '../../schema-words';
@@ -31,9 +32,14 @@ export const within = defineSeries({
   wanted: ({ level }) => [{ low: level, high: level }],
   judge(rule, { samples, event: marked }) {
     if (marked === undefined) return unsettled(OUTCOMES, `Mark the moment: ${rule.event}.`);
-    const since = samples.filter(({ t }) => t >= marked);
-    const reached = crossing(since, rule.level, rule.side === 'above' ? 1 : -1);
+    const direction = rule.side === 'above' ? 1 : -1;
     const level = formatQuantity(rule.level, rule.unit);
+    const before = samples.findLast(({ t }) => t < marked);
+    // What stood there before the event is no reaction to it.
+    const stood = before !== undefined && (before.value - rule.level) * direction >= 0;
+    const since = samples.filter(({ t }) => t >= marked);
+    if (stood) return certain('early', `It stood at ${level} before the event: no reaction to it.`);
+    const reached = crossing(since, rule.level, direction);
     const [shortest, longest] = rule.after;
     if (reached === undefined) {
       const watched = (samples.at(-1)?.t ?? marked) - marked;

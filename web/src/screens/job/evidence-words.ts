@@ -11,8 +11,9 @@ export function evidenceWords({ from }: EvidenceItem): string {
   if (from.kind === 'work') return 'the work';
   if (from.kind === 'ran') return 'the machine ran';
   if (from.kind === 'group') {
-    const { test, rule, judgement } = from.group;
-    return `${test.title}: ${ruleTitle(rule).toLowerCase()}, ${judgement.outcome === 'ok' ? 'good' : outcomeWords(judgement.outcome)}`;
+    const { test, title, rule, judgement } = from.group;
+    const what = test ? `${title}: ${ruleTitle(rule).toLowerCase()}` : title;
+    return `${what}, ${judgement.outcome === 'ok' ? 'good' : outcomeWords(judgement.outcome)}`;
   }
   if (from.kind === 'store') {
     const { pair, outcome, volts, foretold } = from.store;

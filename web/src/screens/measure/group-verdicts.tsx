@@ -6,7 +6,11 @@ import { useJob } from '../job/job-context';
 
 export function GroupVerdicts({ test }: { test: MeasureTest }) {
   const { state } = useJob();
-  const groups = state.groups.filter((group) => group.test.id === test.id);
+  const groups = state.groups.filter((group) =>
+    group.test
+      ? group.test.id === test.id
+      : group.members.some((id) => id.split('@')[0] === test.id),
+  );
   if (groups.length === 0) return null;
   return (
     <ul role="status" aria-label="Taken together" className="m-0 mt-3 list-none p-0">

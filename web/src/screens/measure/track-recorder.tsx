@@ -138,6 +138,7 @@ function useRecording({ wanted, expect, draft, onDraft }: TrackRecorderProps) {
   return {
     ...{ text, setText, driverText, setDriverText, typing, setTyping },
     ...{ parsed, driver, driverMissing, event, last, full, ready, meter, add },
+    settings: expect.kind === 'follows' ? (expect.at ?? []) : [],
   };
 }
 type Recording = ReturnType<typeof useRecording>;
@@ -183,7 +184,7 @@ function Elapsed({
 
 function FigureFields({ recording }: { recording: Recording }) {
   const small = useSmallScreen();
-  const { driver, typing, meter } = recording;
+  const { driver, settings, typing, meter } = recording;
   const field = (which: 'figure' | 'driver') => ({
     inputMode: small ? ('none' as const) : ('decimal' as const),
     autoComplete: 'off',
@@ -193,6 +194,21 @@ function FigureFields({ recording }: { recording: Recording }) {
     typing === which ? 'border-2 border-jade' : 'border-soft';
   return (
     <div className="mt-2 flex flex-wrap items-end gap-2">
+      {settings.length > 0 && (
+        <div role="group" aria-label={`Settings of the ${driver}`} className="flex w-full gap-2">
+          {settings.map((setting) => (
+            <button
+              key={setting.name}
+              type="button"
+              aria-pressed={recording.driverText === String(setting.driver)}
+              onClick={() => recording.setDriverText(String(setting.driver))}
+              className="min-h-12 cursor-pointer border border-soft bg-card px-4 text-[17px] aria-pressed:border-2 aria-pressed:border-jade aria-pressed:bg-jade-tint"
+            >
+              {setting.name}
+            </button>
+          ))}
+        </div>
+      )}
       {driver !== undefined && (
         <label className="text-[14px] text-soft">
           {driver}

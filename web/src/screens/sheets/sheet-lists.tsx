@@ -1,7 +1,7 @@
 /** Safety, codes, parts and procedures of a sheet, to read. */
 import { formatQuantity, METER_FUNCTIONS, pairsOf, provingOf } from '@jeitinho/core';
 import { expectWords } from '@jeitinho/core/judge';
-import { placementWords, type Procedure, type Sheet } from '@jeitinho/core/sheet';
+import { codeWords, placementWords, type Procedure, type Sheet } from '@jeitinho/core/sheet';
 
 export function Safety({ sheet }: { sheet: Sheet }) {
   const { safety } = sheet;
@@ -45,9 +45,12 @@ export function Codes({ sheet }: { sheet: Sheet }) {
       ))}
       <dl className="m-0 grid gap-3 lg:grid-cols-2">
         {list.map((code) => (
-          <div key={code.code} className="break-inside-avoid border border-hair bg-card px-4 py-2">
+          <div
+            key={codeWords(code)}
+            className="break-inside-avoid border border-hair bg-card px-4 py-2"
+          >
             <dt className="font-semibold">
-              <span className="figure text-[20px]">{code.code}</span> {code.title}
+              <span className="figure text-[20px]">{codeWords(code)}</span> {code.title}
               {code.attempts !== undefined && (
                 <span className="font-normal text-soft"> · after {code.attempts} tries</span>
               )}
