@@ -88,7 +88,7 @@ function ofTest(
     problems.push(...ofWants(sheet, point, feeders, here));
   });
   test.points.forEach((point, i) => {
-    for (const colour of ['red', 'black'] as const) {
+    for (const colour of ['red', 'black', 'or'] as const) {
       const ref = point[colour];
       if (ref !== undefined && !locate(sheet, ref))
         problems.push(

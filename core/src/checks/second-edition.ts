@@ -1,8 +1,15 @@
 /** What edition 2 says refers to what is there, and makes sense: states, symptoms, repairs, what parts sit on. */
-import { testsOf } from '../sheet/all-tests';
+import { functionOf, testsOf } from '../sheet/all-tests';
+import { locate, sideOf } from '../sheet/places';
 import { observablesByName } from '../sheet/observables';
 import { feederNames } from './references';
-import { isMeasured, type Sheet, type SheetState } from '../sheet/schema';
+import {
+  isMeasured,
+  type MeasureTest,
+  type Sheet,
+  type SheetState,
+  type TestPoint,
+} from '../sheet/schema';
 import { problem, warning, type SheetProblem } from '../validation/problem';
 
 const missing = (path: string, message: string) => problem('unknown-reference', path, message);
@@ -13,6 +20,7 @@ export function secondEdition(sheet: Sheet): SheetProblem[] {
     ...ofSuspects(sheet),
     ...ofParts(sheet),
     ...ofIsolation(sheet),
+    ...ofSides(sheet),
   ];
 }
 
@@ -95,7 +103,15 @@ function ofSuspects(sheet: Sheet): SheetProblem[] {
 
 function ofParts({ parts }: Sheet): SheetProblem[] {
   const onOf = new Map(parts.map(({ id, on }) => [id, on]));
-  return parts.flatMap(({ id, on }, i) => {
+  return parts.flatMap(({ id, on, contains = [] }, i) => {
+    const strange = contains.findIndex((each) => !onOf.has(each) || each === id);
+    if (strange >= 0)
+      return [
+        missing(
+          `/parts/${i}/contains/${strange}`,
+          `There is no other part “${contains[strange]}” to come with it.`,
+        ),
+      ];
     if (on === undefined) return [];
     if (!onOf.has(on)) return [missing(`/parts/${i}/on`, `There is no part “${on}” to sit on.`)];
     let below: string | undefined = on;
@@ -109,6 +125,36 @@ function ofParts({ parts }: Sheet): SheetProblem[] {
     return [];
   });
 }
+
+/** Across the isolation of a supply there is no common: a figure read there means nothing, and may kill. */
+function ofSides(sheet: Sheet): SheetProblem[] {
+  const side = (ref: string | undefined) => {
+    const place = ref === undefined ? undefined : locate(sheet, ref);
+    return place && sideOf(place);
+  };
+  return sheet.tests.flatMap((test, t) =>
+    isMeasured(test)
+      ? test.points.flatMap((point, i) =>
+          (['black', 'or'] as const).flatMap((end) => {
+            const sides = [side(point.red), side(point[end])];
+            return sides.includes('hot') && sides.includes('cold') && !drives(test, point)
+              ? [
+                  problem(
+                    'side',
+                    `/tests/${t}/points/${i}/${end}`,
+                    `“${point.red}” and “${point[end]}” lie on two sides of the isolation: nothing can be read across it. Take the common of its own side.`,
+                  ),
+                ]
+              : [];
+          }),
+        )
+      : [],
+  );
+}
+
+/** Insulation is measured across it, and nothing else. */
+const drives = (test: MeasureTest, point: TestPoint): boolean =>
+  functionOf(test, point) === 'insulation';
 
 /** Follow-ups hang on outcomes, so they need sound limits. */
 export function followUps(sheet: Sheet): SheetProblem[] {

@@ -22,8 +22,9 @@ const common = {
   ),
   watch: Type.Optional(watchSchema),
   from: Type.Optional(
-    words(['document', 'label', 'twin', 'house'], {
-      description: 'Where the limits come from; house means that nobody stated a tolerance.',
+    words(['document', 'label', 'twin', 'house', 'kind'], {
+      description:
+        'Where the limits come from; house means that nobody stated a tolerance, kind that they are usual for this kind of part.',
     }),
   ),
   limitHalf: Type.Optional(
@@ -31,6 +32,15 @@ const common = {
       minimum: 0,
       description: 'How far the limits themselves may be off, as by a reference instrument.',
     }),
+  ),
+  statedAt: Type.Optional(
+    Type.Object(
+      {
+        seconds: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 3600 })),
+        celsius: Type.Optional(Type.Number({ minimum: -60, maximum: 200 })),
+      },
+      { description: 'Of insulation: the time and the warmth for which the limits hold.' },
+    ),
   ),
   peak: Type.Optional(
     Type.Literal(true, { description: 'What is wanted is the highest it shows (max-hold).' }),

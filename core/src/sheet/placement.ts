@@ -1,6 +1,10 @@
 /** Where the leads go, in words. */
 import { locate, placeName } from './places';
-import type { Sheet } from './schema';
+import type { Sheet, TestPoint } from './schema';
+
+/** The same point with its black probe on the other place that does as well, where it has one. */
+export const otherEnd = (point: TestPoint): TestPoint =>
+  point.or === undefined ? point : { ...point, black: point.or };
 
 /** The placement line: `Red on CN2 pin 1, black on CN2 pin 2`, `At CN4 pin 1`, `Nothing to touch`. */
 export function placementWords(

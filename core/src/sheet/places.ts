@@ -37,6 +37,10 @@ export function placeName(place: Place): string {
     : (place.point.name ?? place.point.id);
 }
 
+/** On which side of a supply's isolation it lies; undefined where nothing is said. */
+export const sideOf = (place: Place): 'hot' | 'cold' | undefined =>
+  place.kind === 'pin' ? place.pin.side : place.point.side;
+
 /** What is known of the place: signal and wire, for a pin; undefined where nothing is. */
 export function placeDetail(place: Place): string | undefined {
   if (place.kind === 'point') return undefined;

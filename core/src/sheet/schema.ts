@@ -24,6 +24,8 @@ export const SHEET_FORMAT = 'jeitinho.sheet/2';
 
 const equipmentSchema = Type.Object({
   maker: Name,
+  /** Other makers' names under which the same machine is sold. */
+  makers: list(Name),
   kind: Name,
   models: Type.Array(Name, { minItems: 1, description: 'Patterns; * stands for anything.' }),
   supply: Type.Optional(Type.Object({ system: Name, volts: Type.Number(), hertz: Type.Number() })),

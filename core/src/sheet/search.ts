@@ -12,19 +12,25 @@ export const facetsSchema = Type.Object({
   codes: Type.Array(Type.String()),
   connectors: Type.Array(Type.String()),
   parts: Type.Array(Type.String()),
+  /** Printed on its boards. */
+  boards: Type.Array(Type.String()),
+  /** Other names under which it is sold. */
+  makers: Type.Array(Type.String()),
   tests: Type.Integer({ minimum: 0 }),
   faults: Type.Integer({ minimum: 0 }),
 });
 export type SheetFacets = Readonly<Static<typeof facetsSchema>>;
 
 /** Raise it when {@link facetsOf} changes, so that stored projections are made again. */
-export const FACETS_VERSION = 1;
+export const FACETS_VERSION = 2;
 
 export function facetsOf(sheet: Sheet): SheetFacets {
   return {
     kind: sheet.equipment.kind,
     models: sheet.equipment.models,
-    codes: sheet.codes.list.map(({ code, title }) => `${code} ${title}`),
+    codes: sheet.codes.list.flatMap(({ code, title, also = [] }) =>
+      [code, ...also].map((spelt) => `${spelt} ${title}`),
+    ),
     connectors: [
       ...new Set(
         sheet.boards.flatMap((board) =>
@@ -33,6 +39,10 @@ export function facetsOf(sheet: Sheet): SheetFacets {
       ),
     ],
     parts: sheet.parts.map(({ name, number }) => [name, number].filter(Boolean).join(' ')),
+    boards: sheet.boards.flatMap(({ name, numbers }) =>
+      (numbers ?? []).map((number) => `${number} ${name}`),
+    ),
+    makers: sheet.equipment.makers ?? [],
     tests: sheet.tests.length + (sheet.sequences?.length ?? 0),
     faults: sheet.faults.length,
   };
@@ -87,7 +97,7 @@ function hitOf({ title, maker, facets }: Searchable, word: string): Hit | undefi
   const has = (text: string) => plainText(text).includes(wanted);
   const model = facets.models.find((pattern) => has(pattern) || modelMatches(pattern, word));
   if (model !== undefined) return { rank: 0, by: `model ${model}` };
-  if (has(title) || has(maker)) return { rank: 1, by: '' };
+  if (has(title) || has(maker) || facets.makers.some(has)) return { rank: 1, by: '' };
   const code = facets.codes.find(
     (each) => normaliseCode(nth(each.split(' '), 0)) === normaliseCode(word),
   );
@@ -96,6 +106,7 @@ function hitOf({ title, maker, facets }: Searchable, word: string): Hit | undefi
   const lists = [
     ['connector', facets.connectors],
     ['part', facets.parts],
+    ['board', facets.boards],
     ['code', facets.codes],
   ] as const;
   for (const [name, list] of lists) {

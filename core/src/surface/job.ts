@@ -10,7 +10,7 @@ export { clocksOf, type RunningClock } from '../job/clocks/clocks';
 export { type OtherSize, otherSize, swappedWith } from '../job/findings/doubts';
 export { dutyOf, meterProblem } from '../job/findings/instruments';
 export { judgeTaken, seriesErrors } from '../job/findings/judge-taken';
-export { limitsAt, stillAsked } from '../job/findings/limits';
+export { limitsAt, ofPoint, stillAsked } from '../job/findings/limits';
 export { inShowingState, isStale, lookSince, proofOf, staleOf } from '../job/findings/proof';
 export { CONTACT_OWED, LEADS_MATTER_BELOW, owesProof } from '../job/findings/owed';
 export { energises, shortsOf } from '../job/findings/shorted';

@@ -16,8 +16,8 @@ export {
   ruleObservables,
   shownBy,
 } from '../sheet/observables';
-export { placementWords } from '../sheet/placement';
-export { locate, type Place, placeDetail, placeName, sameLeads } from '../sheet/places';
+export { otherEnd, placementWords } from '../sheet/placement';
+export { locate, type Place, placeDetail, placeName, sameLeads, sideOf } from '../sheet/places';
 export { type Sheet, sheetSchema, type WrittenSheet } from '../sheet/schema';
 export type { Variant } from '../sheet/schema/shape';
 export {

@@ -94,7 +94,9 @@ describe('sheets', () => {
       facets: { faults: 15, models: ['UF-440i*', 'UF-380i*'] },
     });
     expect((await h.get<WrittenSheet>(`/api/v1/sheets/${sheet.id}`)).body).toEqual(next);
-    expect((await h.get<WrittenSheet>(`/api/v1/sheets/${sheet.id}/revisions/1`)).body).toEqual(sheet);
+    expect((await h.get<WrittenSheet>(`/api/v1/sheets/${sheet.id}/revisions/1`)).body).toEqual(
+      sheet,
+    );
   });
 
   test('a revision never changes: the same again is fine, another is refused', async () => {

@@ -24,7 +24,7 @@ export const unitRoutes = (store: Store) =>
     .post('/', async (c) => {
       const body = onCalendar(await jsonBody(c, unitInput), ['installedOn', 'warrantyUntil']);
       // Nothing said of a sheet: the one that covers it. None is said with null.
-      const sheetFor = await sheetChooser(store, [body.maker]);
+      const sheetFor = await sheetChooser(store);
       const row = await createOnce(store.units, {
         id: uuidv7(),
         sheetId: sheetFor(body.maker, body.model),

@@ -59,10 +59,7 @@ export async function importPlaces(
       transaction,
     });
     const units = new Known(store.units, knownUnits, (unit) => unitKeys(unit.siteId, unit));
-    const sheetFor = await sheetChooser(
-      store,
-      rows.map(({ maker }) => maker),
-    );
+    const sheetFor = await sheetChooser(store);
     const unitRows = rows.filter(({ label }) => label !== '');
     for (const row of rows) {
       const customerId = customers.idOf([keyOf(row.customer)], (id) => ({

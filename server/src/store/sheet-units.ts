@@ -14,11 +14,12 @@ export async function unitsFitting(
   store: Store,
   { id, equipment }: WrittenSheet,
 ): Promise<UnitFound[]> {
+  const makers = [equipment.maker, ...(equipment.makers ?? [])];
   const rows = await raw<(UnitFound & { readonly address: string })[]>(
     store.sequelize,
     `SELECT ${FOUND_COLUMNS} FROM units u JOIN sites s ON s.id = u.siteId
-      WHERE u.maker = ? AND (u.sheetId IS NULL OR u.sheetId <> ?) ORDER BY u.sheetId IS NOT NULL, s.name, u.label, u.id`,
-    [equipment.maker, id],
+      WHERE u.maker IN (${makers.map(() => '?').join(', ')}) AND (u.sheetId IS NULL OR u.sheetId <> ?) ORDER BY u.sheetId IS NOT NULL, s.name, u.label, u.id`,
+    [...makers, id],
   );
   return rows
     .filter(({ model }) => equipment.models.some((pattern) => modelMatches(pattern, model)))
@@ -26,21 +27,20 @@ export async function unitsFitting(
     .map(({ address: _address, ...unit }) => unit);
 }
 
-/** The sheets of some makers, to choose from by model. */
+/** All sheets, to choose from by maker and model; a machine may be sold under several names. */
 export async function sheetChooser(
   store: Store,
-  makers: readonly string[],
 ): Promise<(maker: string, model: string) => string | null> {
   const rows = await store.sheets.findAll({
     attributes: ['id', 'maker', 'facets'],
-    where: { newest: true, maker: [...new Set(makers)] },
+    where: { newest: true },
     order: [['id', 'ASC']],
   });
   const plain = (text: string) => text.trim().toLowerCase();
   return (maker, model) =>
     rows.find(
       (row) =>
-        plain(row.maker) === plain(maker) &&
+        [row.maker, ...(row.facets?.makers ?? [])].some((each) => plain(each) === plain(maker)) &&
         row.facets?.models.some((pattern) => modelMatches(pattern, model)),
     )?.id ?? null;
 }

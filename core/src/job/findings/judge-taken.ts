@@ -1,5 +1,7 @@
 /** Judging what was taken in a job: with its meters, its lead zero, and the figures its limits hang on. */
-import { judge, type Judgement } from '../../judge/judge';
+import { unsettled } from '../../judge/figure';
+import { asInsulated, type InsulationTaken } from '../../judge/insulation';
+import { judge, possibleOutcomes, type Judgement } from '../../judge/judge';
 import { type LeadZero, type Reading } from '../../judge/reading';
 import { resolveExpectation, type Given } from '../../judge/given';
 import { againstTwin } from '../../judge/twin';
@@ -17,6 +19,8 @@ export interface JudgedWith {
   readonly given?: Given | undefined;
   /** What a good twin read there, less the leads. */
   readonly twin?: number | undefined;
+  /** How a figure of insulation was read. */
+  readonly insulation?: InsulationTaken | undefined;
 }
 
 /**
@@ -28,14 +32,15 @@ export function judgeTaken(
   test: MeasureTest,
   point: TestPoint,
   reading: Reading,
-  { meters, lead, given, twin }: JudgedWith,
+  { meters, lead, given, twin, insulation }: JudgedWith,
 ): Judgement | undefined {
   const wanted = expectOf(test, point);
   if (isSeries(wanted)) return undefined;
   const plain = resolveExpectation(wanted, given, sheet.curves ?? []);
   if (!plain) return undefined;
-  const expect = againstTwin(plain, twin);
   const fn = functionOf(test, point);
+  const expect = asInsulated(againstTwin(plain, twin), insulation);
+  if (typeof expect === 'string') return unsettled(possibleOutcomes(plain, fn), expect);
   const meter = instrumentFor(meters, sheet, dutyOf(sheet, test, point));
   const accuracy =
     meter && reading.kind === 'value' ? accuracyAt(meter, fn, reading.value) : undefined;

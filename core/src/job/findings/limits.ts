@@ -9,6 +9,17 @@ import type { MeasureTest, Sheet, TestPoint } from '../../sheet/schema';
 import type { JobState } from '../state/state';
 import { twinFigure } from '../work/twins';
 
+/** By what a given figure is kept: the point that it is for, else its whole test. */
+export const givenKey = ({ test, point }: { test: string; point?: string | undefined }): string =>
+  point === undefined ? test : `${test}@${point}`;
+
+/** What is kept for a point: its own, else that of its test. */
+export const ofPoint = <T>(
+  kept: ReadonlyMap<string, T>,
+  test: MeasureTest,
+  point: TestPoint,
+): T | undefined => kept.get(givenKey({ test: test.id, point: point.id })) ?? kept.get(test.id);
+
 /** @returns undefined for a series, and while the figure that the limits hang on is missing. */
 export function limitsAt(
   sheet: Sheet,
@@ -18,7 +29,7 @@ export function limitsAt(
 ): Expectation | undefined {
   const expect = expectOf(test, point);
   if (isSeries(expect)) return undefined;
-  const plain = resolveExpectation(expect, state.given.get(test.id), sheet.curves ?? []);
+  const plain = resolveExpectation(expect, ofPoint(state.given, test, point), sheet.curves ?? []);
   return plain && againstTwin(plain, twinFigure(state, observableId(test, point.id)));
 }
 
@@ -39,8 +50,9 @@ export function stillAsked(
   const expect = expectOf(test, point);
   if (isSeries(expect)) return undefined;
   const asked = askedBy(expect);
-  if (!asked || !state.given.has(test.id)) return asked && { ...asked, stale: false };
-  const age = now === undefined ? 0 : now - (state.givenAt.get(test.id) ?? now);
+  if (!asked || ofPoint(state.given, test, point) === undefined)
+    return asked && { ...asked, stale: false };
+  const age = now === undefined ? 0 : now - (ofPoint(state.givenAt, test, point) ?? now);
   const stale = state.rules === 2 && expect.kind !== 'label' && age > GROWS_STALE_MS;
   return stale ? { ...asked, stale } : undefined;
 }

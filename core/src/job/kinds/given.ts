@@ -8,6 +8,7 @@ import { findTest } from '../../sheet/lookup';
 import { isMeasured, type MeasureTest } from '../../sheet/schema';
 import { refuse, type Refusal } from '../admission/refusal';
 import { unknownTest } from '../findings/place-of';
+import { givenKey } from '../findings/limits';
 import { Id, strict, Typed } from '../log/words';
 import { defineKind } from './kind';
 
@@ -16,6 +17,8 @@ export const given = defineKind({
   kind: 'given',
   body: strict({
     test: Id,
+    /** The point that it is for, where that has limits of its own. */
+    point: Type.Optional(Id),
     value: Type.Number({ minimum: -1e12, maximum: 1e12 }),
     /** Of a label, its printed tolerance; of a reference instrument, how far it may be off. */
     plusMinus: Type.Optional(Type.Number({ minimum: 0, maximum: 1e12 })),
@@ -25,7 +28,7 @@ export const given = defineKind({
   admit({ sheet, entry: { body } }): Refusal | undefined {
     const test = findTest(sheet, body.test);
     if (!test || !isMeasured(test)) return unknownTest(body.test);
-    const asking = askingIn(test);
+    const asking = askingIn(test, body.point);
     if (asking.length === 0)
       return refuse('unknown-test', `“${test.title}” asks for no such figure.`);
     if (body.plusMinus === undefined && asking.some((expect) => askedBy(expect)?.printed))
@@ -44,12 +47,13 @@ export const given = defineKind({
       : undefined;
   },
   apply(draft, { at, body }) {
-    draft.given.set(body.test, givenIn(body));
-    draft.givenAt.set(body.test, Date.parse(at));
+    const key = givenKey(body);
+    draft.given.set(key, givenIn(body));
+    draft.givenAt.set(key, Date.parse(at));
   },
-  words({ test: id, ...body }, sheet) {
+  words({ test: id, point, ...body }, sheet) {
     const test = findTest(sheet, id);
-    const first = test && isMeasured(test) ? askingIn(test)[0] : undefined;
+    const first = test && isMeasured(test) ? askingIn(test, point)[0] : undefined;
     const asked = first && askedBy(first);
     return asked
       ? `${asked.asks}: ${givenWords(givenIn(body), asked.unit)}`
@@ -58,9 +62,13 @@ export const given = defineKind({
   place: ({ test }) => ({ stage: 'measure', test }),
 });
 
-/** What a test expects that hangs on such a figure. */
-const askingIn = (test: MeasureTest): (Expectation | GivenExpectation)[] =>
+/** What a test, or one point of it, expects that hangs on such a figure. */
+const askingIn = (
+  test: MeasureTest,
+  point: string | undefined,
+): (Expectation | GivenExpectation)[] =>
   test.points
+    .filter(({ id }) => point === undefined || id === point)
     .map((point) => expectOf(test, point))
     .filter((expect) => !isSeries(expect))
     .filter((expect) => askedBy(expect) !== undefined);

@@ -7,12 +7,12 @@ import { isSeries } from '../../judge/test-expectation';
 import { METER_FUNCTIONS, meterFunctionSchema } from '../../meter/functions';
 import { expectOf, functionOf } from '../../sheet/all-tests';
 import { observableId } from '../../sheet/observables';
-import { placementWords } from '../../sheet/placement';
+import { otherEnd, placementWords } from '../../sheet/placement';
 import type { Sheet } from '../../sheet/schema';
 import { figureRefusal } from '../admission/figure';
 import { refuse, type Refusal } from '../admission/refusal';
 import { judgeTaken } from '../findings/judge-taken';
-import { stillAsked } from '../findings/limits';
+import { ofPoint, stillAsked } from '../findings/limits';
 import { keepTaken } from '../findings/keep-taken';
 import { findPlace, placeFor } from '../findings/place-of';
 import { takenAs } from '../findings/taken-common';
@@ -37,6 +37,8 @@ const body = strict({
   insulation: Type.Optional(insulationSchema),
   /** Read by the simulated meter, off a machine that is none. */
   simulated: Type.Optional(Type.Literal(true)),
+  /** The black probe lay on the other place that does as well. */
+  or: Type.Optional(Type.Literal(true)),
   /** Of which thing it is, where it is not this machine. */
   specimen: Type.Optional(specimenSchema),
 });
@@ -53,6 +55,8 @@ export const reading = defineKind({
     if ('code' in place) return place;
     const { test, point } = place;
     const figure = entry.body.reading;
+    if (entry.body.or && point.or === undefined)
+      return refuse('unknown-place', `“${test.title}” names no other place for the black probe.`);
     const { words, signed } = METER_FUNCTIONS[functionOf(test, point)];
     if (figure.kind === 'value' && figure.value < 0 && !signed)
       return refuse(
@@ -76,7 +80,7 @@ export const reading = defineKind({
           : `First: ${asked.asks}. The limits of this test hang on it.`,
       );
     const elsewhere = entry.body.specimen !== undefined;
-    return figureRefusal(at, place, { given: state.given.get(test.id), elsewhere });
+    return figureRefusal(at, place, { given: ofPoint(state.given, test, point), elsewhere });
   },
   apply(draft, entry, sheet) {
     const { specimen } = entry.body;
@@ -96,12 +100,12 @@ export const reading = defineKind({
     const taken = take(draft, entry, sheet);
     if (taken) keepTaken(draft, { ...taken, standing: { kind: 'withdrawn' } });
   },
-  words({ test, point, reading: figure, specimen, simulated }, sheet) {
+  words({ test, point, reading: figure, specimen, simulated, or }, sheet) {
     const place = findPlace(sheet, { test, point });
     if (!place) return 'Reading of an unknown test';
     const { unit } = expectOf(place.test, place.point);
     const of = specimen ? ` Of ${SPECIMEN_WORDS[specimen.kind]}.` : '';
-    return `${place.test.title}: ${readingWords(figure, unit)}. ${placementWords(sheet, place.point)}${of}${simulated ? ' Simulated.' : ''}`;
+    return `${place.test.title}: ${readingWords(figure, unit)}. ${placementWords(sheet, or ? otherEnd(place.point) : place.point)}${of}${simulated ? ' Simulated.' : ''}`;
   },
   place({ test, point }, sheet) {
     const found = findPlace(sheet, { test, point });
@@ -120,7 +124,7 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
   if (!place) return undefined;
   const { test, point } = place;
   const { reading: figure, typed, contact, insulation, simulated } = entry.body;
-  const given = draft.given.get(test.id);
+  const given = ofPoint(draft.given, test, point);
   const lead = draft.lead ?? draft.meter?.lead;
   const observable = observableId(test, point.id);
   const twin = twinFigure(draft, observable);
@@ -128,6 +132,7 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
     meters: draft.meters,
     lead,
     given,
+    insulation,
     // The twin itself is judged by what the sheet says.
     ...(!entry.body.specimen && { twin }),
   });
@@ -140,7 +145,7 @@ function take(draft: Draft, entry: ReadingEntry, sheet: Sheet): TakenReading | u
     kind: 'reading',
     observable,
     test,
-    point,
+    point: entry.body.or ? otherEnd(point) : point,
     reading: figure,
     typed,
     judgement: {

@@ -27,6 +27,7 @@ export const WORK_WORDS: Readonly<Record<WorkKind, string>> = {
   cleaned: 'Cleaned',
   reseated: 'Reseated',
   set: 'Set',
+  trimmed: 'Trimmed',
   thawed: 'Thawed',
   reset: 'Reset',
   other: 'Done',

@@ -2,11 +2,15 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { Id, list, Name, Place, Ref, presence, words } from './common';
 
+/** Of the isolation of a supply: hot hangs on the mains. Nothing can be read across it. */
+const sideSchema = Type.Optional(words(['hot', 'cold']));
+
 export const pinSchema = Type.Object({
   ...presence,
   n: Type.Integer({ minimum: 1, maximum: 200 }),
   signal: Type.Optional(Name),
   wire: Type.Optional(Name),
+  side: sideSchema,
 });
 
 export const connectorSchema = Type.Object({
@@ -26,6 +30,7 @@ export const pointSchema = Type.Object({
   at: Place,
   shape: Type.Optional(words(['stud', 'pad', 'terminal'])),
   name: Type.Optional(Name),
+  side: sideSchema,
 });
 
 export const MARK_KINDS = [
@@ -52,6 +57,8 @@ export const boardSchema = Type.Object({
   id: Id,
   name: Name,
   part: Type.Optional(Id),
+  /** What is printed on it, to be found by. */
+  numbers: list(Name),
   size: Place,
   connectors: list(connectorSchema),
   points: list(pointSchema),

@@ -42,6 +42,31 @@ export const partSchema = Type.Object({
   on: Type.Optional(Id),
   /** Fitted only by somebody who holds this licence. */
   licence: Type.Optional(Name),
+  /** What the maker gives on it. */
+  warranty: Type.Optional(
+    Type.Object({
+      partsMonths: Type.Optional(Type.Number({ minimum: 0, maximum: 600 })),
+      labourMonths: Type.Optional(Type.Number({ minimum: 0, maximum: 600 })),
+      /** Not beyond this day, whenever it was bought. */
+      until: Type.Optional(Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\d$' })),
+      say: Type.Optional(Text),
+    }),
+  ),
+  /** Whether it can be had: by itself, in a kit, or no more. */
+  available: Type.Optional(words(['yes', 'kit', 'no more'])),
+  /** Parts that come with it. */
+  contains: list(Id),
+  /** Number of the part that took its place. */
+  supersededBy: Type.Optional(Name),
+  /** Why the old one may have died: owed before it is ordered. */
+  asksAfter: list(Text),
+  /** What it is, for a substitute to be held against: volts, shunt, suffix of the program. */
+  data: Type.Optional(
+    Type.Record(
+      Type.String({ minLength: 1, maxLength: 80 }),
+      Type.Union([Type.String({ maxLength: 200 }), Type.Number(), Type.Boolean()]),
+    ),
+  ),
   leadHours: Type.Optional(Type.Number({ minimum: 0 })),
   returnable: Type.Optional(Type.Boolean()),
   before: list(Text),
@@ -57,6 +82,7 @@ export const REPAIR_KINDS = [
   'cleaned',
   'reseated',
   'set',
+  'trimmed',
   'thawed',
   'reset',
   'other',
@@ -70,6 +96,8 @@ export const repairSchema = Type.Object({
   what: Type.Optional(words(REPAIR_KINDS)),
   /** What it is set or trimmed to. */
   wanted: Type.Optional(Name),
+  /** What it takes of who does it: soldering of fine pitch, a torch. */
+  skill: Type.Optional(Name),
   licence: Type.Optional(Name),
   fixes: Type.Array(Id, { minItems: 1 }),
   price: Money,

@@ -67,6 +67,8 @@ const testCommon = {
   licence: Type.Optional(Name),
   page: Type.Optional(Type.String({ maxLength: 40 })),
   noise: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 0.5 })),
+  /** What must be brought for it: a spare board, a jumper wire. */
+  carry: list(Name),
 };
 
 export const testPointSchema = Type.Object({
@@ -85,6 +87,14 @@ export const testPointSchema = Type.Object({
   ...wantsSchema,
   /** Phase of the sequence in which it is taken. */
   phase: Type.Optional(Id),
+  /** Another place for the black probe that will do as well: earth for neutral; which one is recorded. */
+  or: Type.Optional(Ref),
+  /** How the probe is held, what a slip would do, what to do meanwhile. */
+  hold: Type.Optional(Type.String({ maxLength: 400 })),
+  /** What it usually reads, beside limits that are wide; in the unit of its limits. */
+  typical: Type.Optional(Type.Number()),
+  /** The range to set by hand, up to so much; for a meter that hunts or loads on its own choice. */
+  range: Type.Optional(Type.Number({ exclusiveMinimum: 0 })),
 });
 
 export const purposeSchema = Type.Object({ id: Id, title: Name, expect: expectationSchema });

@@ -82,7 +82,9 @@ export function BoardFigure(props: BoardFigureProps) {
     <figure className="m-0 border border-hair bg-card p-2 max-lg:p-1">
       <figcaption className="flex items-center justify-between gap-2 px-1 text-[14px] text-soft max-lg:text-[13px]">
         <span className="min-w-0">
-          <span className={small && view !== 'whole' ? 'sr-only' : ''}>{board.name}</span>
+          <span className={small && view !== 'whole' ? 'sr-only' : ''}>
+            {[board.name, ...(plain ? (board.numbers ?? []) : [])].join(' · ')}
+          </span>
           <span role="status" className="text-ink">
             {touched && ` · ${touched}`}
           </span>

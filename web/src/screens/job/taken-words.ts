@@ -16,6 +16,7 @@ export function takenWords(taken: Taken): string {
 const SOURCE_WORDS: Readonly<Record<NonNullable<Expectation['from']>, string>> = {
   document: '',
   house: ', house tolerance',
+  kind: ', usual for its kind',
   label: ', off this unit’s label',
   twin: ', by a good twin',
 };

@@ -1,4 +1,5 @@
 /** The figure that limits hang on: off this unit’s label, by a reference instrument. Asked once a test. */
+import { ofPoint } from '@jeitinho/core/job';
 import { askedBy, givenWords, isSeries, parseGiven } from '@jeitinho/core/judge';
 import { expectOf, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { useState } from 'react';
@@ -15,19 +16,23 @@ export interface GivenFieldProps {
 
 export function GivenField({ test, point, stale }: GivenFieldProps) {
   const { job, state, record } = useJob();
-  const [text, setText] = useDraft(`given.${job.id}.${test.id}`);
+  const [text, setText] = useDraft(
+    `given.${job.id}.${test.id}${point.expect === undefined ? '' : `.${point.id}`}`,
+  );
   const [changing, setChanging] = useState(false);
   const expect = expectOf(test, point);
   const asked = isSeries(expect) ? undefined : askedBy(expect);
   if (!asked) return null;
-  const known = state.given.get(test.id);
+  const known = ofPoint(state.given, test, point);
+  // Limits of its own hang on a figure of its own: the same sensor at another warmth.
+  const own = point.expect === undefined ? {} : { point: point.id };
   const parsed = parseGiven(text, asked.unit);
   const keep = async () => {
     if (parsed.kind !== 'value') return;
     const typed = text.trim().slice(0, 60);
     const { value, plusMinus } = parsed;
     const beside = plusMinus === undefined ? {} : { plusMinus };
-    if (await record('given', { test: test.id, value, ...beside, typed })) {
+    if (await record('given', { test: test.id, ...own, value, ...beside, typed })) {
       setText('');
       setChanging(false);
     }

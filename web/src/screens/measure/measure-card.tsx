@@ -1,5 +1,11 @@
 /** Board, placement, entry, limit band and the answer. */
-import { METER_FUNCTIONS, splitQuantity, unitSymbol, type MeterLine } from '@jeitinho/core';
+import {
+  formatQuantity,
+  METER_FUNCTIONS,
+  splitQuantity,
+  unitSymbol,
+  type MeterLine,
+} from '@jeitinho/core';
 import { limitsAt, stillAsked, type JobState, type TakenReading } from '@jeitinho/core/job';
 import { readingWords } from '@jeitinho/core/judge';
 import {
@@ -9,6 +15,7 @@ import {
   locate,
   placeName,
   placeDetail,
+  sideOf,
   type MeasureTest,
   type Sheet,
   type TestPoint,
@@ -34,11 +41,13 @@ import { PointTable } from './point-table';
 import { readingAt } from './told';
 import type { MeterInHand } from './use-meter';
 import { ComparedLines, SpecimenBelow, type SpecimenInHand } from './specimen';
+import type { EndInHand } from './other-end';
 import type { ReadingEntry } from './use-reading';
 
 export interface MeasureCardProps {
   readonly test: MeasureTest;
   readonly pointId: string;
+  readonly end: EndInHand;
   readonly reading: ReadingEntry;
   readonly blocked: boolean;
   /** Not yet taken, or being taken again: no old figure in the field. */
@@ -56,6 +65,7 @@ export interface MeasureCardProps {
 export function MeasureCard({
   test,
   pointId,
+  end,
   reading,
   blocked,
   repeating,
@@ -68,7 +78,8 @@ export function MeasureCard({
   other,
 }: MeasureCardProps) {
   const { job, sheet, state } = useJob();
-  const point = test.points.find((each) => each.id === pointId)!;
+  const listed = test.points.find((each) => each.id === pointId)!;
+  const point = end.point.id === pointId ? end.point : listed;
   const taken = readingAt(state, test, point);
   const shown = repeating ? undefined : taken;
   const limits = limitsAt(sheet, state, test, point);
@@ -91,6 +102,7 @@ export function MeasureCard({
         )}
         <div className="min-w-0">
           {!counts && <Placement point={point} />}
+          <PointNotes test={test} point={point} end={end} />
           {!blocked && <GivenField test={test} point={point} stale={asked?.stale ?? false} />}
           {!blocked && !asked && (
             <Field
@@ -118,7 +130,7 @@ export function MeasureCard({
           {limits && !counts && (
             <LimitBand
               expect={limits}
-              marks={marksOf(test, point, state, reading, shown ? undefined : meter.offered)}
+              marks={marksOf(test, listed, state, reading, shown ? undefined : meter.offered)}
             />
           )}
           {!blocked && !asked && !shown && !counts && (
@@ -185,6 +197,36 @@ function Placement({ point }: { point: TestPoint }) {
           red: {details[0] ?? 'bare point'} · black: {details[1] ?? 'bare point'}
         </p>
       )}
+    </>
+  );
+}
+
+/** How to hold it, the other place that does as well, what it usually reads, the range to set by hand. */
+function PointNotes({ test, point, end }: { test: MeasureTest; point: TestPoint; end: EndInHand }) {
+  const { sheet } = useJob();
+  const { hold, typical, range } = point;
+  const { unit } = expectOf(test, point);
+  const place = (ref: string | undefined) => (ref === undefined ? undefined : locate(sheet, ref));
+  const hot = [place(point.red), place(point.black)].some((each) => each && sideOf(each) === 'hot');
+  const other = place(end.other ? test.points.find(({ id }) => id === point.id)?.black : point.or);
+  const notes = [
+    hot && 'Hot side: it hangs on the mains. Its own common, and no other.',
+    range !== undefined && `Set the meter to its ${formatQuantity(range, unit)} range.`,
+    typical !== undefined && `Usually ${formatQuantity(typical, unit)}.`,
+  ].filter((note) => note !== false);
+  return (
+    <>
+      {end.swap && other && (
+        <button
+          type="button"
+          onClick={end.swap}
+          className="mt-1 min-h-11 cursor-pointer border border-soft bg-card px-3 text-[15px]"
+        >
+          or black on {placeName(other)}: either will do
+        </button>
+      )}
+      {hold && <p className="m-0 mt-1 border-l-4 border-marigold pl-3 text-[15px]">{hold}</p>}
+      {notes.length > 0 && <p className="m-0 mt-1 text-[15px] text-soft">{notes.join(' ')}</p>}
     </>
   );
 }

@@ -116,6 +116,7 @@ function Body({ card }: { card: Card }) {
       <MeasureCard
         test={measured}
         pointId={step.point ?? ''}
+        end={card.end}
         reading={card.reading}
         blocked={blocked}
         repeating={!settled}

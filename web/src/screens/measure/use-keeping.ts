@@ -1,5 +1,12 @@
 /** Keeping a typed figure: its slips asked about first, then on to the next placement. */
-import { judgeTaken, limitsAt, otherSize, twinFigure, type OtherSize } from '@jeitinho/core/job';
+import {
+  judgeTaken,
+  limitsAt,
+  ofPoint,
+  otherSize,
+  twinFigure,
+  type OtherSize,
+} from '@jeitinho/core/job';
 import { typedReading, type Judgement } from '@jeitinho/core/judge';
 import { functionOf, observableId, type MeasureTest, type TestPoint } from '@jeitinho/core/sheet';
 import { useState } from 'react';
@@ -48,7 +55,7 @@ export function useKeeping({
     return judgeTaken(sheet, test, point, figure, {
       meters,
       lead,
-      given: given.get(test.id),
+      given: ofPoint(given, test, point),
       twin,
     });
   };

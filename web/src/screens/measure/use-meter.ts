@@ -21,6 +21,8 @@ export interface MeterInHand {
 export interface MeterPlace {
   readonly test: MeasureTest;
   readonly point: TestPoint;
+  /** The black probe lies on the other place that does as well. */
+  readonly or?: true | undefined;
   /** Auto-hold takes nothing: a refusal, a dialog, a figure half typed, or taken already. */
   readonly closed: boolean;
   readonly onKept: (line: MeterLine) => void;
@@ -42,6 +44,7 @@ export function useMeter(observable: string, place: MeterPlace | undefined): Met
       reading: line.value === null ? { kind: 'overload' } : { kind: 'value', value: line.value },
       typed: `meter ${figure}${settled ? '' : ', not settled'}`,
       ...(feed.kind === 'simulated' && { simulated: true }),
+      ...(place.or && { or: true }),
     });
     if (kept) place.onKept(line);
     return kept;

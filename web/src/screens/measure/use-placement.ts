@@ -5,29 +5,38 @@ import {
   energyRefusal,
   licenceRefusal,
   meterProblem,
+  ofPoint,
   stillAsked,
   variantRefusal,
   type Refusal,
 } from '@jeitinho/core/job';
 import { isSeries } from '@jeitinho/core/judge';
-import { baseState, expectOf, findPoint, isMeasured } from '@jeitinho/core/sheet';
+import { baseState, expectOf, findPoint, isMeasured, type TestPoint } from '@jeitinho/core/sheet';
 import { useNow } from '../../data/now';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';
 import { useSpecimen } from './specimen';
+import { useEnd } from './other-end';
 import { useEntering } from './use-entering';
 import { useReading } from './use-reading';
 import { useWants } from './wants';
 
+const NOWHERE: TestPoint = { id: '' };
+
 export function usePlacement(current: CurrentStep) {
-  const { sheet, state } = useJob();
+  const { job, sheet, state } = useJob();
   const { step } = current;
   const { test } = step;
   const measured = isMeasured(test) ? test : undefined;
-  const point = findPoint(test, step.point);
+  const found = findPoint(test, step.point);
+  const end = useEnd(job.id, step.observable, found ?? NOWHERE);
+  const point = found && end.point;
   const series =
     measured !== undefined && point !== undefined && isSeries(expectOf(measured, point));
-  const figures = measured && point && !series ? { test: measured, point } : undefined;
+  const figures =
+    measured && point && !series
+      ? { test: measured, point, ...(end.other && { or: true as const }) }
+      : undefined;
   const other = useSpecimen(test.id);
   const { specimen } = other;
   const reading = useReading(series ? undefined : measured, step.point ?? '', specimen);
@@ -40,6 +49,7 @@ export function usePlacement(current: CurrentStep) {
   return {
     measured,
     point,
+    end,
     series,
     figures,
     other,
@@ -62,7 +72,7 @@ function useRefusal({ step }: CurrentStep, elsewhere: boolean): Refusal | undefi
     licenceRefusal(state, test) ??
     (elsewhere ? undefined : energyRefusal(sheet, state.energy, test, point));
   if (energy || !isMeasured(test) || !point) return energy;
-  const duty = dutyOf(sheet, test, point, state.given.get(test.id));
+  const duty = dutyOf(sheet, test, point, ofPoint(state.given, test, point));
   const unfit = meterProblem(state.meters, sheet, duty);
   return (
     (elsewhere ? undefined : dialRefusal(sheet, state, test, point)) ??

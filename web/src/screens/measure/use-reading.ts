@@ -2,9 +2,15 @@
 import { METER_FUNCTIONS, parseEntry, type MeterFunction, type TypedEntry } from '@jeitinho/core';
 import type { Specimen } from '@jeitinho/core/job';
 import { typedReading } from '@jeitinho/core/judge';
-import { expectOf, findPoint, functionOf, type MeasureTest } from '@jeitinho/core/sheet';
+import {
+  expectOf,
+  findPoint,
+  functionOf,
+  observableId,
+  type MeasureTest,
+} from '@jeitinho/core/sheet';
 import { useState } from 'react';
-import { useKeptDraft } from '../../data/draft';
+import { useDraft, useKeptDraft } from '../../data/draft';
 import { useJob } from '../job/job-context';
 import { useInsulation, type InsulationInHand } from './insulation-fields';
 
@@ -33,6 +39,7 @@ export function useReading(
   const key = `reading.${job.id}.${test?.id ?? ''}.${point}`;
   const place = test && findPoint(test, point);
   const insulation = useInsulation(job.id);
+  const [end] = useDraft(`end.${job.id}.${place && test ? observableId(test, point) : ''}`);
   const { text: draft, setText, drop } = useKeptDraft(key);
   const [sent, setSent] = useState<{ key: string; text: string }>();
   // On its way into the store: the field is free again, the draft stays until it is kept.
@@ -59,6 +66,7 @@ export function useReading(
             reading: value !== undefined && typed.kind === 'value' ? { ...typed, value } : typed,
             typed: text.trim().slice(0, 60),
             ...(specimen && { specimen }),
+            ...(end === 'or' && place?.or !== undefined && { or: true as const }),
             ...(fn === 'insulation' && { insulation: { ...insulation.said } }),
           });
     if (kept) drop(text);

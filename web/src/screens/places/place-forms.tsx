@@ -160,7 +160,8 @@ const dates = ({ installedOn, warrantyUntil }: Partial<Record<string, string>>) 
 function unitFields(sheets: readonly SheetListItem[], unit?: UnitResource): FormField[] {
   const distinct = (texts: readonly string[]) => [...new Set(texts)].sort();
   const fits = (item: SheetListItem) =>
-    unit?.maker === item.maker &&
+    unit !== undefined &&
+    [item.maker, ...item.facets.makers].includes(unit.maker) &&
     item.facets.models.some((pattern) => modelMatches(pattern, unit.model));
   const inOrder = [...sheets.filter(fits), ...sheets.filter((item) => !fits(item))];
   return [
@@ -169,7 +170,7 @@ function unitFields(sheets: readonly SheetListItem[], unit?: UnitResource): Form
       name: 'maker',
       label: 'Maker',
       required: true,
-      options: distinct(sheets.map(({ maker }) => maker)),
+      options: distinct(sheets.flatMap(({ maker, facets }) => [maker, ...facets.makers])),
     },
     {
       name: 'model',

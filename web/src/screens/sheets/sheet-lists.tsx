@@ -3,6 +3,9 @@ import { formatQuantity, METER_FUNCTIONS, pairsOf, provingOf } from '@jeitinho/c
 import { expectWords } from '@jeitinho/core/judge';
 import { codeWords, placementWords, type Procedure, type Sheet } from '@jeitinho/core/sheet';
 
+type Part = Sheet['parts'][number];
+type Warranty = NonNullable<Part['warranty']>;
+
 export function Safety({ sheet }: { sheet: Sheet }) {
   const { safety } = sheet;
   const { gap } = provingOf(sheet);
@@ -117,6 +120,11 @@ export function Parts({ sheet }: { sheet: Sheet }) {
                     {line}
                   </span>
                 ))}
+                {[...partNotes(part)].map((line) => (
+                  <span key={line} className="block">
+                    {line}
+                  </span>
+                ))}
                 {part.must?.map((match) => (
                   <span key={match.field} className="block text-brick">
                     must: {match.field} {matchWords(match)} {match.why}
@@ -130,6 +138,31 @@ export function Parts({ sheet }: { sheet: Sheet }) {
     </div>
   );
 }
+
+/** Warranty, whether it can be had, what comes with it, what to ask before it is ordered. */
+function* partNotes({ warranty, available, supersededBy, data, asksAfter, licence }: Part) {
+  if (warranty) yield warrantyWords(warranty);
+  if (available === 'no more') yield 'No longer to be had.';
+  if (available === 'kit') yield 'Only in a kit.';
+  if (supersededBy !== undefined) yield `Now ${supersededBy}.`;
+  if (licence !== undefined) yield `Licence: ${licence}.`;
+  if (data)
+    yield Object.entries(data)
+      .map(([name, value]) => `${name} ${value}`)
+      .join(', ');
+  if (asksAfter) yield `Why did the old one die? ${asksAfter.join(', ')}.`;
+}
+
+const warrantyWords = ({ partsMonths, labourMonths, until, say }: Warranty): string =>
+  [
+    partsMonths !== undefined && `part ${partsMonths} months`,
+    labourMonths !== undefined && `labour ${labourMonths} months`,
+    until !== undefined && `until ${until}`,
+    say,
+  ]
+    .filter(Boolean)
+    .join(', ')
+    .replace(/^/, 'Warranty: ');
 
 function matchWords(match: NonNullable<Sheet['parts'][number]['must']>[number]): string {
   const unit = match.unit ? ` ${match.unit}` : '';

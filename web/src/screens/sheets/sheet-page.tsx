@@ -68,6 +68,7 @@ function Read({ written, older }: { written: WrittenSheet; older: boolean }) {
           <h1 className="m-0 text-[25px] leading-tight font-bold">{sheet.title}</h1>
           <p className="m-0 text-soft">
             {equipment.kind} · {equipment.models.join(', ')}
+            {equipment.makers && ` · also sold as ${equipment.makers.join(', ')}`}
             {equipment.supply &&
               ` · ${equipment.supply.system}, ${equipment.supply.volts} V, ${equipment.supply.hertz} Hz`}
           </p>
