@@ -3,11 +3,13 @@ import {
   benchDisagreements,
   hasBench,
   HEALTHY,
+  linksLeftOf,
+  pathBreaks,
   sweep,
   type BenchedSheet,
 } from '@jeitinho/core/bench';
 import { assess, infer, modelOf, sharesOf } from '@jeitinho/core/diagnose';
-import { foldJob, refusalOf, type StoredEntry } from '@jeitinho/core/job';
+import { foldJob, jobSheet, refusalOf, type StoredEntry } from '@jeitinho/core/job';
 import {
   isMeasured,
   machinesOf,
@@ -22,7 +24,7 @@ import { meterProfileSchema } from '@jeitinho/core';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { demoWorld } from './index';
-import { newestSheet } from './sheets';
+import { newestSheet, newestWritten } from './sheets';
 
 const FOLDER = join(__dirname, '../sheets');
 const newest = [...new Map(demoWorld.sheets.map((sheet) => [sheet.id, sheet])).values()];
@@ -57,6 +59,23 @@ describe('benches', () => {
       });
       expect(count).toBeGreaterThan(20);
       expect(unsolved).toEqual([]);
+    },
+  );
+
+  test.each(each.filter(([, sheet]) => sheet.paths))(
+    'on every path of %s the readings find a break at whichever link, and none where there is none',
+    (_, sheet) => {
+      const benched = sheet as BenchedSheet;
+      for (const path of sheet.paths!) {
+        expect(linksLeftOf(benched, path, HEALTHY).broken).toBe(false);
+        const breaks = pathBreaks(benched, path);
+        expect(breaks.length).toBeGreaterThan(2);
+        for (const { link, changes } of breaks) {
+          const { left, broken } = linksLeftOf(benched, path, { changes, seed: 0 });
+          expect({ link, found: broken && left.has(link) }).toEqual({ link, found: true });
+          expect(left.size).toBeLessThan(path.through.length - 1);
+        }
+      }
     },
   );
 
@@ -226,10 +245,11 @@ describe('visits', () => {
         expect(job.entries).toEqual([]);
         continue;
       }
-      const sheet = newestSheet(sheetId);
+      const written = newestWritten(sheetId);
       const log: StoredEntry[] = [];
       for (const entry of job.entries) {
         expect(readEntry(entry)).toMatchObject({ ok: true });
+        const sheet = jobSheet(written, log);
         expect(refusalOf(sheet, foldJob(sheet, log), entry)).toBeUndefined();
         log.push({ ...entry, seq: log.length + 1 });
       }
@@ -238,9 +258,9 @@ describe('visits', () => {
 
   test('each closed visit decided on the part that its own readings accuse, strongly', () => {
     for (const job of closed) {
-      const sheet = newestSheet(sheetOf(job.unitId)!);
       const until = job.entries.findIndex(({ kind }) => kind === 'decision');
       const before = job.entries.slice(0, until).map((entry, i) => ({ ...entry, seq: i + 1 }));
+      const sheet = jobSheet(newestWritten(sheetOf(job.unitId)!), before);
       const [first] = assess(sheet, foldJob(sheet, before)).parts;
       const decision = job.entries[until]!.body as { part: string; probability: number };
       expect([job.complaint, first!.part.id]).toEqual([job.complaint, decision.part]);

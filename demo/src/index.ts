@@ -7,7 +7,7 @@ import type { DemoWorld } from './types';
 import { customers, sites, units } from './units';
 
 export { nextProvingStep, provingSteps, type ProvenFigures, type ProvingStep } from './prove-dead';
-export { newestSheet } from './sheets';
+export { newestSheet, newestWritten } from './sheets';
 export type { DemoJob, DemoWorld } from './types';
 
 export const demoWorld: DemoWorld = {

@@ -38,7 +38,7 @@ export const sheets = [
 /** The newest revision of a sheet, which a job opened today gets; of several machines the first. */
 export const newestSheet = (sheetId: string): Sheet => machineSheet(newestWritten(sheetId));
 
-function newestWritten(sheetId: string): WrittenSheet {
+export function newestWritten(sheetId: string): WrittenSheet {
   const found = sheets.filter(({ id }) => id === sheetId).at(-1);
   if (!found) throw new Error(`the demo world has no sheet “${sheetId}”`);
   return found;

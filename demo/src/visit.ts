@@ -3,6 +3,7 @@ import type { MeterProfile } from '@jeitinho/core';
 import { assess } from '@jeitinho/core/diagnose';
 import {
   foldJob,
+  jobSheet,
   judgeTaken,
   leftOpen,
   liveStateAt,
@@ -15,7 +16,7 @@ import type { Reading } from '@jeitinho/core/judge';
 import { findTest, functionOf, isMeasured, type Test, wantsOf } from '@jeitinho/core/sheet';
 import { id } from './ids';
 import { nextProvingStep } from './prove-dead';
-import { newestSheet } from './sheets';
+import { newestWritten } from './sheets';
 import type { DemoJob } from './types';
 
 export interface VisitHead {
@@ -56,6 +57,11 @@ export class VisitLog {
     if (this.sheet.safety.licences?.length)
       this.add('licence', { held: true, who: this.head.author }, 0);
     return this;
+  }
+
+  /** Which machine it is, by what was seen there. */
+  variant(asked: string, answer: string): this {
+    return this.add('variant', { asked, answer });
   }
 
   code(shown: string | null): this {
@@ -164,11 +170,16 @@ export class VisitLog {
     return this.sheet.access?.find((each) => each.id === access)?.energy === 'dead';
   }
 
+  /** As it is for the machine that was found. */
   private get sheet() {
-    return newestSheet(this.head.sheetId);
+    return jobSheet(newestWritten(this.head.sheetId), this.log());
   }
 
   private state() {
+    return foldJob(newestWritten(this.head.sheetId), this.log());
+  }
+
+  private log(): StoredEntry[] {
     const opened = {
       id: id(this.head.entriesFrom),
       seq: 1,
@@ -177,9 +188,6 @@ export class VisitLog {
       author: this.head.author,
       body: { complaint: this.head.complaint, meter: this.head.meter, rules: 2 },
     } as StoredEntry;
-    return foldJob(this.sheet, [
-      opened,
-      ...this.entries.map((entry, i) => ({ ...entry, seq: i + 2 }) as StoredEntry),
-    ]);
+    return [opened, ...this.entries.map((entry, i) => ({ ...entry, seq: i + 2 }) as StoredEntry)];
   }
 }

@@ -2,6 +2,7 @@
 import { dice, pairsOf, type MeterProfile } from '@jeitinho/core';
 import {
   foldJob,
+  jobSheet,
   inOneGo,
   JobFold,
   refusalOf,
@@ -19,7 +20,7 @@ import {
 import fc from 'fast-check';
 import { attemptSheet, bodyOfStep, randomStep } from '../../core/test/random-steps';
 import { smallMeter } from '../../core/test/small-sheet';
-import { demoWorld, newestSheet, nextProvingStep } from '../src/index';
+import { demoWorld, newestSheet, newestWritten, nextProvingStep } from '../src/index';
 
 export interface AnyLog {
   readonly name: string;
@@ -65,7 +66,11 @@ export function demoLogs(): AnyLog[] {
     } as StoredEntry;
     const rest = job.entries.map((entry, i) => ({ ...entry, seq: i + 2 }) as StoredEntry);
     return [
-      { name: `demo ${job.id}`, sheet: newestSheet(unit.sheetId), entries: [opened, ...rest] },
+      {
+        name: `demo ${job.id}`,
+        sheet: jobSheet(newestWritten(unit.sheetId), rest),
+        entries: [opened, ...rest],
+      },
     ];
   });
 }

@@ -12,6 +12,7 @@ import { phases } from './phases';
 import type { SheetProblem } from '../validation/problem';
 import type { SheetCheck } from './sheet-check';
 import { overRules } from './over-rules';
+import { paths } from './paths';
 import { proving } from './proving';
 import { references } from './references';
 import { followUps, secondEdition } from './second-edition';
@@ -27,6 +28,7 @@ const FIRST: readonly SheetCheck[] = [
   secondEdition,
   measuring,
   overRules,
+  paths,
   proving,
   circles,
   phases,

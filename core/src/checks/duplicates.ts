@@ -15,6 +15,7 @@ export function duplicates(sheet: Sheet): SheetProblem[] {
     tries: sheet.tries ?? [],
     symptoms: sheet.symptoms ?? [],
     rules: sheet.rules ?? [],
+    paths: sheet.paths ?? [],
     procedures: sheet.procedures ?? [],
     boards: sheet.boards,
     harnesses: sheet.harnesses ?? [],

@@ -7,7 +7,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { curveSchema } from '../curves/schema';
 import { overRuleSchema } from '../judge/groups/index';
 import { benchSchema } from './schema/bench';
-import { boardSchema, harnessSchema } from './schema/boards';
+import { boardSchema, harnessSchema, pathSchema } from './schema/boards';
 import { codeSchema, codeSchemeSchema, noCodeSchema, symptomSchema } from './schema/codes';
 import { Id, list, Name, presence, Ref, Text, words } from './schema/common';
 import { repeatSchema, variantSchema, type Variant } from './schema/shape';
@@ -127,6 +127,7 @@ export const sheetSchema = Type.Object(
     safety: safetySchema,
     boards: Type.Array(boardSchema, { minItems: 1 }),
     harnesses: list(harnessSchema),
+    paths: list(pathSchema),
     curves: list(curveSchema),
     codes: Type.Object({
       schemes: Type.Array(codeSchemeSchema),

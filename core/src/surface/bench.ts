@@ -34,6 +34,7 @@ export {
   probeMachine,
   PROVING_UNIT_VOLTS,
 } from '../bench/machine/probe-machine';
+export { linksLeftOf, pathBreaks } from '../bench/machine/path-breaks';
 export { everySpecimen, sweep } from '../bench/machine/sweep';
 export { type Deviation, instrument } from '../bench/meter/indicate';
 export { measure } from '../bench/meter/measure';

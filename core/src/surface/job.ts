@@ -48,6 +48,12 @@ export {
 export type { FoldedEntry, WrittenEntry } from '../job/log/entry';
 export { inLogOrder } from '../job/log/log-order';
 export { readingSchema } from '../job/log/words';
+export {
+  type LinkState,
+  type PathProgress,
+  pathProgress,
+  pathsTouched,
+} from '../job/trail/path-progress';
 export { accessOwedFor, leftOpen } from '../job/state/access';
 export { CONTACT_PROOFS } from '../job/state/facts';
 export { liveStateAt, stateEndsAt } from '../job/state/live-state';

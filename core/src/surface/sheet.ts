@@ -13,9 +13,11 @@ export {
   allObservables,
   observableId,
   observablesOf,
+  overPoints,
   ruleObservables,
   shownBy,
 } from '../sheet/observables';
+export { onPathWords, pathsAt, type PathStop, stopsOf } from '../sheet/path';
 export { otherEnd, placementWords } from '../sheet/placement';
 export { locate, type Place, placeDetail, placeName, sameLeads, sideOf } from '../sheet/places';
 export { type Sheet, sheetSchema, type WrittenSheet } from '../sheet/schema';
@@ -27,6 +29,7 @@ export {
   type Connector,
   MARK_KINDS,
   type Pin,
+  type SheetPath,
 } from '../sheet/schema/boards';
 export {
   REPAIR_KINDS,

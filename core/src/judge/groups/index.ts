@@ -24,16 +24,16 @@ const RULES = [
   balance,
   sum,
   same,
+  ratio,
+  oneWay,
+  matrix,
+  witnesses,
+  removed,
   equal,
   difference,
   differs,
-  ratio,
-  oneWay,
   switches,
-  matrix,
   legs,
-  witnesses,
-  removed,
 ] as const;
 
 export const togetherSchema = unionOf(RULES.map(({ schema }) => schema));

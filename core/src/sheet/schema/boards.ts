@@ -74,6 +74,17 @@ export const harnessSchema = Type.Object({
   joints: list(Name),
 });
 
+/** What a current goes through, from where it comes to where it returns. */
+export const pathSchema = Type.Object({
+  ...presence,
+  id: Id,
+  /** What it carries and for what: 24 V~ to the igniter. */
+  carries: Name,
+  /** In order: `board.place`, `board.mark`, `harness`, `harness#joint`. */
+  through: Type.Array(Ref, { minItems: 2, maxItems: 60 }),
+});
+
+export type SheetPath = Static<typeof pathSchema>;
 export type Board = Static<typeof boardSchema>;
 export type Connector = Static<typeof connectorSchema>;
 export type Pin = Static<typeof pinSchema>;

@@ -11,6 +11,9 @@ import { readingWords } from '@jeitinho/core/judge';
 import {
   expectOf,
   functionOf,
+  observableId,
+  onPathWords,
+  pathsAt,
   placementWords,
   locate,
   placeName,
@@ -34,6 +37,7 @@ import { useJob } from '../job/job-context';
 import { Answer } from './answer';
 import { CountPad } from './count-pad';
 import { InsulationFields } from './insulation-fields';
+import { Paths } from './paths';
 import { PhaseStrip } from './phase-strip';
 import type { Remark } from './remark-dialogs';
 import { SizeAsk, type SizeAskProps } from './size-ask';
@@ -97,7 +101,7 @@ export function MeasureCard({
             sheet={sheet}
             red={point.red}
             black={point.black}
-            known={(ref) => readThere(sheet, state, ref)}
+            known={(ref) => knownThere(sheet, state, ref)}
           />
         )}
         <div className="min-w-0">
@@ -154,10 +158,17 @@ export function MeasureCard({
       <ComparedLines test={test} point={point} />
       {!blocked && <SpecimenBelow {...other} />}
       <GroupVerdicts test={test} />
+      <Paths point={point} observable={observableId(test, pointId)} onPick={onPick} />
       {test.points.length > 1 && <PointTable test={test} current={point} onPick={onPick} />}
     </>
   );
 }
+
+/** What is known of a place: the paths that it is on, and what was read there. */
+const knownThere = (sheet: Sheet, state: JobState, ref: string): string | undefined =>
+  [...pathsAt(sheet, ref).map(onPathWords), readThere(sheet, state, ref)]
+    .filter((each) => each !== undefined)
+    .join('; ') || undefined;
 
 /** What was read at a place, newest last: for the one who touches its pin in the drawing. */
 export function readThere(sheet: Sheet, state: JobState, ref: string): string | undefined {

@@ -1,6 +1,6 @@
 /** One sheet to read and print: boards drawn, pins, codes, tests, faults × tests, parts, procedures. */
 import { sourceWords } from '@jeitinho/core';
-import type { WrittenSheet } from '@jeitinho/core/sheet';
+import { onPathWords, pathsAt, stopsOf, type WrittenSheet } from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -8,6 +8,7 @@ import { ApiProblem } from '../../data/api';
 import { revisionsOptions, sheetOptions } from '../../data/queries';
 import { BoardFigure } from '../../parts/board/board-drawing';
 import { DeskFrame } from '../../parts/desk-frame';
+import { PathStrip } from '../../parts/path-strip';
 import { NotHere } from '../not-here';
 import { CopySheet } from './copy-sheet';
 import { ExportMenu } from './export-menu';
@@ -46,6 +47,7 @@ export function SheetPage() {
 const SECTIONS = [
   ['safety', 'Safety'],
   ['boards', 'Boards and pins'],
+  ['paths', 'Paths'],
   ['codes', 'Codes'],
   ['tests', 'Tests'],
   ['faults', 'Faults × tests'],
@@ -82,7 +84,7 @@ function Read({ written, older }: { written: WrittenSheet; older: boolean }) {
         aria-label="Sections"
         className="no-print mt-4 flex flex-wrap gap-x-1 border-b border-hair"
       >
-        {SECTIONS.map(([id, words]) => (
+        {SECTIONS.filter(([id]) => id !== 'paths' || sheet.paths).map(([id, words]) => (
           <a
             key={id}
             href={`#${id}`}
@@ -99,12 +101,28 @@ function Read({ written, older }: { written: WrittenSheet; older: boolean }) {
         <div className="grid gap-4 lg:grid-cols-2">
           {sheet.boards.map((board) => (
             <div key={board.id} className="break-inside-avoid">
-              <BoardFigure board={board} plain />
+              <BoardFigure
+                board={board}
+                plain
+                known={(ref) => pathsAt(sheet, ref).map(onPathWords).join('; ') || undefined}
+              />
               <PinTables board={board} />
             </div>
           ))}
         </div>
       </Section>
+      {sheet.paths && (
+        <Section id="paths" title="Paths">
+          <div className="grid gap-3">
+            {sheet.paths.map((path) => (
+              <div key={path.id} className="break-inside-avoid">
+                <h3 className="m-0 text-[16px] font-semibold">{path.carries}</h3>
+                <PathStrip label={path.carries} stops={stopsOf(sheet, path)} />
+              </div>
+            ))}
+          </div>
+        </Section>
+      )}
       <Section id="codes" title="Codes">
         <Codes sheet={sheet} />
       </Section>

@@ -5,6 +5,7 @@ import {
   expectOf,
   functionOf,
   isMeasured,
+  overPoints,
   phaseName,
   placementWords,
   stateName,
@@ -78,6 +79,20 @@ export function TestTable({ sheet }: { sheet: Sheet }) {
           {testsOf(sheet).map((test, i) => (
             <TestRows key={test.id} sheet={sheet} test={test} n={i + 1} />
           ))}
+          {(sheet.rules ?? []).map((rule) => (
+            <tr key={rule.id}>
+              <th scope="row" className={CELL}>
+                {ruleTitle(rule)}
+              </th>
+              <td className={CELL}>any</td>
+              <td className={CELL}>compared</td>
+              <td colSpan={2} className={CELL}>
+                {overPoints(rule).join(', ')}{' '}
+                <span className="text-soft">({outcomeWords(rule.kind)})</span>
+              </td>
+              <td className={`${CELL} figure`}>{rule.page}</td>
+            </tr>
+          ))}
         </tbody>
       </table>
     </div>
@@ -96,6 +111,7 @@ function TestRows({ sheet, test, n }: { sheet: Sheet; test: Test; n: number }) {
         {test.hazard && test.hazard !== 'none' && (
           <span className="block text-brick">{test.hazard}</span>
         )}
+        {test.carry && <span className="block">bring {test.carry.join(', ')}</span>}
       </td>
     </>
   );
