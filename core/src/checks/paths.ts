@@ -1,5 +1,5 @@
 /** Paths go through what is there, each link once, and can be probed. */
-import { stopAt, stopsOf } from '../sheet/path';
+import { stopAt, stopsOf } from '../sheet/stops';
 import { testsOf } from '../sheet/all-tests';
 import { isMeasured, type Sheet } from '../sheet/schema';
 import { problem, warning, type SheetProblem } from '../validation/problem';

@@ -17,7 +17,7 @@ export {
   ruleObservables,
   shownBy,
 } from '../sheet/observables';
-export { onPathWords, pathsAt, type PathStop, stopsOf } from '../sheet/path';
+export { onPathWords, pathsAt, type PathStop, stopsOf } from '../sheet/stops';
 export { otherEnd, placementWords } from '../sheet/placement';
 export { locate, type Place, placeDetail, placeName, sameLeads, sideOf } from '../sheet/places';
 export { type Sheet, sheetSchema, type WrittenSheet } from '../sheet/schema';
@@ -29,7 +29,6 @@ export {
   type Connector,
   MARK_KINDS,
   type Pin,
-  type SheetPath,
 } from '../sheet/schema/boards';
 export {
   REPAIR_KINDS,

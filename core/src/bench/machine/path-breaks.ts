@@ -3,7 +3,7 @@
  * that follow each other, wire by wire, is opened there.
  */
 import { linksLeft, showsBreak, stretchOf, type FoundOnPath } from '../../sheet/path-links';
-import { stopsOf } from '../../sheet/path';
+import { stopsOf } from '../../sheet/stops';
 import { isMeasured, type SheetPath } from '../../sheet/schema';
 import { functionOf, testsOf } from '../../sheet/all-tests';
 import type { Circuit } from '../circuit';

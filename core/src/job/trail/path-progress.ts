@@ -8,7 +8,7 @@ import {
   stretchOf,
   type FoundOnPath,
 } from '../../sheet/path-links';
-import { stopsOf, type PathStop } from '../../sheet/path';
+import { stopsOf, type PathStop } from '../../sheet/stops';
 import { observableId } from '../../sheet/observables';
 import { isMeasured, type Sheet, type SheetPath, type TestPoint } from '../../sheet/schema';
 import type { JobState, TakenReading } from '../state/state';

@@ -5,7 +5,7 @@ import { checkSheet } from '../checks/check';
 import { foldJob } from '../job/fold/fold';
 import { pathProgress, pathsTouched } from '../job/trail/path-progress';
 import { halvesOf, linksLeft, stretchOf, type FoundOnPath } from './path-links';
-import { onPathWords, pathsAt, stopsOf } from './path';
+import { onPathWords, pathsAt, stopsOf } from './stops';
 import type { MeasureTest, Sheet } from './schema';
 
 const stops = ['a', 'b', 'c', 'd', 'e', 'f', 'g'].map((ref) => ({ ref }));
