@@ -1,5 +1,5 @@
 /** A job that is proven dead already, for the tests that begin there: entries on the log, as a visit leaves them. */
-import type { Sheet } from '@jeitinho/core/sheet';
+import { machineSheet, type Sheet, type WrittenSheet } from '@jeitinho/core/sheet';
 import { provingSteps } from '@jeitinho/demo/prove-dead';
 import { expect, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
@@ -20,9 +20,11 @@ function provingEntries(sheet: Sheet, store: number): object[] {
 /** Proves the job's machine dead without the page; open the job afterwards. */
 export async function provenDead(page: Page, job: string, store = 2.8): Promise<void> {
   const api = `/api/v1/jobs/${job}`;
-  const { sheet } = (await (await page.request.get(api)).json()) as { sheet: Sheet };
+  const { sheet } = (await (await page.request.get(api)).json()) as {
+    sheet: WrittenSheet;
+  };
   const sent = await page.request.post(`${api}/entries`, {
-    data: { entries: provingEntries(sheet, store) },
+    data: { entries: provingEntries(machineSheet(sheet), store) },
   });
   expect(sent.ok() ? '' : await sent.text()).toBe('');
 }

@@ -56,19 +56,19 @@ test('the plan shows every test with its state and verdict; it leads there with 
 test('a joint reseated: no part, and proven by what was bad', async ({ page, newJob }) => {
   const id = await newJob('chiller');
   await provenDead(page, id);
-  await page.goto(`/jobs/${id}/measure?at=${encodeURIComponent('link-ohms@2')}`);
+  await page.goto(`/jobs/${id}/measure?at=${encodeURIComponent('link-ohms-2@2')}`);
   await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
   await press(page, 'a');
   await page.keyboard.press('l');
   await reading(page, '0.2');
   await reading(page, '85');
-  await page.goto(`/jobs/${id}/measure?at=${encodeURIComponent('link-ohms@2')}`);
+  await page.goto(`/jobs/${id}/measure?at=${encodeURIComponent('link-ohms-2@2')}`);
   await expect(verdict(page)).toContainText('Out: high');
 
   await page.getByRole('link', { name: /^Decide/ }).click();
-  await heading(page, /driver link/i);
-  await page.getByRole('checkbox', { name: 'Replace: Driver link harness' }).uncheck();
-  await page.getByRole('checkbox', { name: /^Reseated:/ }).check();
+  await heading(page, /driver 2 link|driver link/i);
+  await page.getByRole('checkbox', { name: 'Replace: Driver link harness 2' }).uncheck();
+  await page.getByRole('checkbox', { name: 'Reseated: Re-terminate link 2 at the hinge' }).check();
   expect(await found(page, 'Decide with a repair ticked')).toEqual([]);
   await page.getByRole('button', { name: /^Decide: Reseated/ }).click();
   await heading(page, 'Mend it');
@@ -87,7 +87,9 @@ test('a joint reseated: no part, and proven by what was bad', async ({ page, new
   await page.getByRole('button', { name: /^To Sign/ }).click();
   const report = page.getByRole('article', { name: 'Service report' });
   await expect(report.getByRole('heading', { name: /^Reseated:/ })).toBeVisible();
-  await expect(report).toContainText('Measured again and good: Driver link, wire by wire, 2.');
+  await expect(report).toContainText(
+    'Measured again and good: Driver link, wire by wire, circuit 2, 2.',
+  );
   await expect(report).toContainText('After the work: ');
 });
 

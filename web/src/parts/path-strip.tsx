@@ -44,7 +44,7 @@ export function PathStrip({ label, stops, links, below, touched }: PathStripProp
           const before = link(i - 1);
           const here = touched?.(stop) ?? false;
           return (
-            <li key={i} className="flex min-w-20 flex-1 flex-col items-stretch text-center">
+            <li key={i} className="flex min-w-[68px] flex-1 flex-col items-stretch text-center">
               <span
                 className={`px-1 text-[14px] leading-tight ${stop.kind === 'wire' ? 'text-soft italic' : 'font-semibold'}`}
               >
@@ -68,7 +68,7 @@ export function PathStrip({ label, stops, links, below, touched }: PathStripProp
 
 /** A place is a ring, full where a probe lies; a joint a lozenge; a wire only its line. */
 function Symbol({ stop, here }: { readonly stop: PathStop; readonly here: boolean }) {
-  if (stop.kind === 'wire') return <span className="w-2 border-t-2 border-soft" />;
+  if (stop.kind === 'wire') return null;
   if (stop.kind === 'joint')
     return <span className="size-3 rotate-45 border-2 border-ink bg-card" />;
   const shape = stop.kind === 'mark' ? 'size-4' : 'size-4 rounded-full';

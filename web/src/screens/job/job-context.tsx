@@ -23,7 +23,7 @@ import {
   type ReactNode,
 } from 'react';
 import { forgetAhead, leftAhead, noteAhead } from '../../data/ahead';
-import { foldedLog, signOf } from '../../data/folded';
+import { foldedLog, signOf, type Folded } from '../../data/folded';
 import { localStore, type LocalEntry } from '../../data/local-store';
 import { entryNow, keepEntry } from '../../data/record';
 import { askToPersist } from '../../data/storage';
@@ -94,7 +94,8 @@ export function JobProvider({
   const { entries, keeping, show, hide } = useEntries(job.id);
   const [notice, setNotice] = useNotice();
   const author = job.shop.technician || 'technician';
-  const { sheet, state } = useMemo(() => foldedLog(written, entries ?? []), [written, entries]);
+  const folded = useMemo(() => foldedLog(written, entries ?? []), [written, entries]);
+  const { sheet, state } = folded;
 
   const record = useCallback(
     async <K extends EntryKind>(kind: K, body: BodyOf<K>) => {
@@ -158,9 +159,7 @@ export function JobProvider({
   return (
     <Context.Provider value={value}>
       <Keeping.Provider value={keeping}>
-        <Assessing sheet={sheet} state={state}>
-          {children}
-        </Assessing>
+        <Assessing folded={folded}>{children}</Assessing>
       </Keeping.Provider>
     </Context.Provider>
   );
@@ -184,14 +183,14 @@ export function useAssessment(): Assessment {
 }
 
 interface AssessingProps {
-  readonly sheet: Sheet;
-  readonly state: JobState;
+  readonly folded: Folded;
   readonly children: ReactNode;
 }
 
-function Assessing({ sheet, state, children }: AssessingProps) {
-  const settled = useDeferredValue(state);
-  const assessment = useMemo(() => assess(sheet, settled), [sheet, settled]);
+function Assessing({ folded, children }: AssessingProps) {
+  // Sheet and state together: a state is of the machine that its sheet was written out for.
+  const settled = useDeferredValue(folded);
+  const assessment = useMemo(() => assess(settled.sheet, settled.state), [settled]);
   return <AssessmentContext.Provider value={assessment}>{children}</AssessmentContext.Provider>;
 }
 

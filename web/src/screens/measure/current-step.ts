@@ -34,7 +34,9 @@ export function useCurrentStep(): CurrentStep {
     steps.find((each) => each.observable === named) ??
     steps.find((each) => each.test.id === test && !state.current.has(each.observable)) ??
     steps.find((each) => each.test.id === test) ??
-    steps.find((each) => each.observable === first)!;
+    steps.find((each) => each.observable === first) ??
+    // This machine has not what was in hand.
+    steps[0]!;
   const index = steps.indexOf(step);
   const next = nextStep(sheet, state, step.observable);
   const backTo = (observable: string) => setGoing((now) => setOut(now, address, observable));

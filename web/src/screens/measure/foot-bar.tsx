@@ -144,11 +144,17 @@ const WAY_OUT: Readonly<Partial<Record<Refusal['code'], string>>> = {
   'meter-unfit': 'Take another meter',
 };
 
+/** Refusals that something else on the card leads out of. */
+const NO_WAY_OUT: Readonly<Partial<Record<Refusal['code'], string>>> = {
+  'variant-owed': 'Say which it is',
+  'licence-missing': 'Say who holds it',
+  'store-charged': 'Drain it first',
+};
+
 function primaryWords(props: FootBarProps): string {
   const { current, reading, offered, refusal, settled, idle, enters } = props;
   if (refusal && refusal.code in WAY_OUT) return WAY_OUT[refusal.code]!;
-  if (refusal && !asksForLive(refusal))
-    return refusal.code === 'store-charged' ? 'Drain it first' : 'Unplug it first';
+  if (refusal && !asksForLive(refusal)) return NO_WAY_OUT[refusal.code] ?? 'Unplug it first';
   if (refusal)
     return refusal.code === 'not-live'
       ? 'Precautions taken: unit is live'

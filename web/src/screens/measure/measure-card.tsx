@@ -90,9 +90,11 @@ export function MeasureCard({
   const now = useNow(30_000);
   const asked = stillAsked(state, test, point, now);
   const counts = functionOf(test, point) === 'count';
+  const paths = { point, observable: observableId(test, pointId), onPick };
   return (
     <>
       <PhaseStrip test={test} point={point} />
+      <Paths {...paths} where="above" />
       <div
         className={`grid gap-x-5 gap-y-2 ${point.red === undefined ? 'max-w-2xl' : 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]'}`}
       >
@@ -158,7 +160,7 @@ export function MeasureCard({
       <ComparedLines test={test} point={point} />
       {!blocked && <SpecimenBelow {...other} />}
       <GroupVerdicts test={test} />
-      <Paths point={point} observable={observableId(test, pointId)} onPick={onPick} />
+      <Paths {...paths} where="below" />
       {test.points.length > 1 && <PointTable test={test} current={point} onPick={onPick} />}
     </>
   );

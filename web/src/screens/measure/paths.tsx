@@ -4,6 +4,7 @@ import { readingWords } from '@jeitinho/core/judge';
 import { expectOf, type TestPoint } from '@jeitinho/core/sheet';
 import { Button } from '../../parts/button';
 import { PathStrip } from '../../parts/path-strip';
+import { useSmallScreen } from '../../parts/small-screen';
 import { useJob } from '../job/job-context';
 
 export interface PathsProps {
@@ -11,16 +12,22 @@ export interface PathsProps {
   /** The placement in hand, which is no step further. */
   readonly observable: string;
   readonly onPick: (observable: string) => void;
+  /** Above the board stands what is known to be broken: it is the work in hand. Below it the rest. */
+  readonly where: 'above' | 'below';
 }
 
-export function Paths({ point, observable, onPick }: PathsProps) {
+export function Paths({ point, observable, onPick, where }: PathsProps) {
   const { sheet, state } = useJob();
-  return pathsTouched(sheet, point).map((path) => {
-    const progress = pathProgress(sheet, state, path);
-    const { next, halves } = progress;
+  const small = useSmallScreen();
+  const touched = pathsTouched(sheet, point).map((path) => pathProgress(sheet, state, path));
+  const here = touched.filter(
+    ({ links }) => (where === 'above') === (!small && links.includes('suspect')),
+  );
+  return here.map((progress) => {
+    const { path, next, halves } = progress;
     return (
-      <section key={path.id} aria-label={path.carries} className="mt-3">
-        <h2 className="m-0 text-[17px] font-bold">{path.carries}</h2>
+      <section key={path.id} aria-label={path.carries} className="my-2">
+        <h2 className="m-0 text-[15px] font-bold">{path.carries}</h2>
         <PathStrip
           label={path.carries}
           stops={progress.stops}
@@ -35,8 +42,8 @@ export function Paths({ point, observable, onPick }: PathsProps) {
           }
           touched={({ ref }) => ref === point.red || ref === point.black}
         />
-        <p role="status" className="m-0 mt-1 flex flex-wrap items-center gap-3 text-[15px]">
-          {leftWords(progress)}
+        <p className="m-0 mt-1 flex flex-wrap items-center gap-3 text-[15px]">
+          <span role="status">{leftWords(progress)}</span>
           {next && halves && next.observable !== observable && (
             <Button onClick={() => onPick(next.observable)}>
               Halve it: {nameOf(next)} ({halves[0]} or {halves[1]} left)
