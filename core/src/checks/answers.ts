@@ -4,16 +4,12 @@ import { isMeasured, type Sheet } from '../sheet/schema';
 import { warning, type SheetProblem } from '../validation/problem';
 
 export function answers(sheet: Sheet): SheetProblem[] {
+  const shown = shownAt(sheet);
   return sheet.tests.flatMap((test, t) => {
     if (isMeasured(test)) return [];
-    const shown = new Set(
-      sheet.faults.flatMap((fault) => {
-        const at = fault.shows[test.id];
-        return at === undefined ? [] : Object.keys(sharesOf(at));
-      }),
-    );
+    const outcomes = shown.get(test.id);
     return Object.entries(test.answers).flatMap(([answer, outcome]) =>
-      outcome === 'ok' || shown.has(outcome)
+      outcome === 'ok' || outcomes?.has(outcome)
         ? []
         : [
             warning(
@@ -24,4 +20,16 @@ export function answers(sheet: Sheet): SheetProblem[] {
           ],
     );
   });
+}
+
+/** What any fault shows, by the name of the test. */
+function shownAt({ faults }: Sheet): ReadonlyMap<string, ReadonlySet<string>> {
+  const shown = new Map<string, Set<string>>();
+  for (const fault of faults)
+    for (const [name, at] of Object.entries(fault.shows)) {
+      const outcomes = shown.get(name) ?? new Set();
+      shown.set(name, outcomes);
+      for (const outcome of Object.keys(sharesOf(at))) outcomes.add(outcome);
+    }
+  return shown;
 }

@@ -11,8 +11,9 @@ interface Placed {
 }
 
 export function shape(sheet: WrittenSheet): SheetProblem[] {
-  const placed = [...placedIn(sheet, '')];
-  const text = JSON.stringify({ ...sheet, repeats: undefined });
+  const placed: Placed[] = [];
+  findPlaced(sheet, '', placed);
+  const text = sheet.repeats ? JSON.stringify({ ...sheet, repeats: undefined }) : '';
   return [
     ...repeatsThemselves(sheet, text),
     ...variantsThemselves(sheet, placed),
@@ -21,21 +22,22 @@ export function shape(sheet: WrittenSheet): SheetProblem[] {
 }
 
 /** Everything of a sheet that says `per` or `only`. */
-function* placedIn(value: unknown, path: string): Generator<Placed> {
+function findPlaced(value: unknown, path: string, found: Placed[]): void {
   if (value === null || typeof value !== 'object') return;
   if (Array.isArray(value)) {
-    for (const [i, each] of value.entries()) yield* placedIn(each, `${path}/${i}`);
+    value.forEach((each, i) => findPlaced(each, `${path}/${i}`, found));
     return;
   }
   const { per, only, id } = value as Record<string, unknown>;
   if (typeof per === 'string' || Array.isArray(only))
-    yield {
+    found.push({
       path,
       ...(typeof per === 'string' && { per }),
       ...(Array.isArray(only) && { only: only as string[] }),
       ...(typeof id === 'string' && { id }),
-    };
-  for (const [key, inner] of Object.entries(value)) yield* placedIn(inner, `${path}/${key}`);
+    });
+  for (const [key, inner] of Object.entries(value))
+    if (inner !== null && typeof inner === 'object') findPlaced(inner, `${path}/${key}`, found);
 }
 
 function repeatsThemselves({ repeats = [] }: WrittenSheet, text: string): SheetProblem[] {
