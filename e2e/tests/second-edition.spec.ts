@@ -125,3 +125,64 @@ test('an open loop is halved reading by reading until one link is left', async (
   await expect(path.first()).toContainText('It is broken at the one dashed link.');
   await expect(suspects(page).first()).toContainText('Radiant sensor stays open');
 });
+
+test('in the editor: a path by pressing pins, conditions as a table, a pasted table of codes, what stands for what', async ({
+  page,
+}) => {
+  await page.goto('/sheets/secavento-gd7/edit');
+  const sections = page.getByRole('navigation', { name: 'Sections of the sheet' });
+  const show = (name: string) => sections.getByRole('button', { name, exact: true }).click();
+  const checks = page.getByRole('complementary', { name: 'Checks' });
+
+  await test.step('a path is drawn in the order in which it is pressed', async () => {
+    await show('Paths');
+    await page.getByRole('button', { name: '+ path' }).click();
+    await page.getByLabel('what it carries, and for what').fill('Door loop');
+    await page.getByRole('button', { name: 'C9 pin 2, door' }).click();
+    await page.getByRole('button', { name: 'C9 pin 3, door' }).click();
+    const strip = page.getByRole('region', { name: 'Path: Door loop' });
+    await expect(strip.getByRole('listitem')).toHaveText([/C9 pin 2/, /C9 pin 3/]);
+    await page.getByRole('button', { name: 'C9 pin 2, door' }).click();
+    await expect(checks).toContainText('goes through “brd.C9.2” twice');
+    await page.getByRole('button', { name: 'Take back brd.C9.2' }).click();
+    await expect(checks).toContainText('It hangs together');
+    expect(await found(page, 'drawing a path')).toEqual([]);
+  });
+
+  await test.step('a want is set in the table, a wrong one is told at once', async () => {
+    await show('Conditions');
+    const out = page.getByLabel('Mains at the board: out');
+    await out.fill('top, lid');
+    await out.blur();
+    await expect(checks).toContainText('There is no access “lid”');
+    await out.fill('top');
+    await out.blur();
+    await expect(checks).toContainText('It hangs together');
+    expect(await found(page, 'the table of conditions')).toEqual([]);
+  });
+
+  await test.step('codes come in as a table, looked at first', async () => {
+    await show('Codes');
+    await page.getByRole('button', { name: 'Paste a table of codes' }).click();
+    const dialog = page.getByRole('dialog', { name: 'A table of codes' });
+    await dialog.getByRole('textbox').fill('Code\tTitle\tCauses\nF9\tDoor\tdoor open\n\tx\t');
+    await expect(dialog.getByRole('status')).toContainText('1 new, 0 completed.');
+    await expect(dialog.getByRole('status')).toContainText('Row 3: A row without its code.');
+    await dialog.getByRole('button', { name: 'Take over 1' }).click();
+    await expect(page.getByText('F9 · Door')).toBeVisible();
+  });
+
+  await test.step('what is written once shows what it stands for', async () => {
+    await page.getByRole('button', { name: 'Discard my changes' }).click();
+    await page.goto('/sheets/brumal-pc36/edit');
+    await show('Written out');
+    await expect(page.getByRole('row', { name: /igbt-up-\{c\}/ })).toContainText(
+      'igbt-up-1 igbt-up-2 igbt-up-3',
+    );
+    await page.goto('/sheets/ventumbra-as08/edit');
+    await show('Written out');
+    await expect(page.getByRole('row', { name: /tests map/ })).toContainText('not there');
+    await page.getByLabel('Which defrost board is fitted?').selectOption('a substitute, blue');
+    await expect(page.getByRole('row', { name: /tests map/ })).not.toContainText('not there');
+  });
+});

@@ -17,6 +17,8 @@ export {
   ruleObservables,
   shownBy,
 } from '../sheet/observables';
+export { type PastedTable, pasteCodes, pasteParts, pastePins } from '../sheet/paste-table';
+export { standsFor } from '../sheet/expand/stands-for';
 export { onPathWords, pathsAt, type PathStop, stopsOf } from '../sheet/stops';
 export { otherEnd, placementWords } from '../sheet/placement';
 export { locate, type Place, placeDetail, placeName, sameLeads, sideOf } from '../sheet/places';

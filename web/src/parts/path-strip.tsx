@@ -39,12 +39,15 @@ export function PathStrip({ label, stops, links, below, touched }: PathStripProp
       tabIndex={0}
       className="relative overflow-x-auto border border-hair bg-card px-2 py-2"
     >
-      <ol className="m-0 flex min-w-max list-none p-0">
+      <ol className="m-0 flex list-none p-0">
         {stops.map((stop, i) => {
           const before = link(i - 1);
           const here = touched?.(stop) ?? false;
           return (
-            <li key={i} className="flex min-w-[68px] flex-1 flex-col items-stretch text-center">
+            <li
+              key={i}
+              className="flex min-w-[64px] flex-1 basis-0 flex-col items-stretch text-center"
+            >
               <span
                 className={`px-1 text-[14px] leading-tight ${stop.kind === 'wire' ? 'text-soft italic' : 'font-semibold'}`}
               >

@@ -6,11 +6,16 @@ import { moved, pointer } from './update';
 
 type Row = Extract<Control, { kind: 'object' }>;
 
-/** What fits on one line: a record of at most four plain fields. */
+/** Rarely said of what fits on one line: such a thing is opened in the text instead. */
+const SELDOM: ReadonlySet<string> = new Set(['per', 'only', 'side']);
+
+/** What fits on one line: a record of at most four plain fields, the seldom ones left away. */
 function rowIn(control: Control): Row | undefined {
   if (control.kind !== 'object') return undefined;
-  const fields = Object.values(control.properties);
-  return fields.length <= 4 && fields.every(isPlain) ? control : undefined;
+  const fields = Object.entries(control.properties).filter(([name]) => !SELDOM.has(name));
+  return fields.length <= 4 && fields.every(([, field]) => isPlain(field))
+    ? { ...control, properties: Object.fromEntries(fields) }
+    : undefined;
 }
 
 const isPlain = (schema: Schema) => ['text', 'number', 'choice'].includes(controlOf(schema).kind);

@@ -17,6 +17,12 @@ export interface MachineInHand {
 
 /** The machine that the address names; the first answers where it names none. */
 export function useMachine(written: WrittenSheet): MachineInHand {
+  const { chosen, first } = useChosen(written);
+  return { sheet: plainSheet(written, chosen), chosen, first };
+}
+
+/** Which machine that is, for a sheet that may not be sound yet. */
+export function useChosen(written: WrittenSheet): Omit<MachineInHand, 'sheet'> {
   const [params] = useSearchParams();
   const first: Chosen = machinesOf(written.variants ?? [])[0] ?? {};
   const named = Object.fromEntries(
@@ -27,7 +33,6 @@ export function useMachine(written: WrittenSheet): MachineInHand {
   );
   const chosen = { ...first, ...named };
   return {
-    sheet: plainSheet(written, chosen),
     chosen,
     first: Object.entries(first).every(([id, variant]) => chosen[id] === variant),
   };

@@ -1,10 +1,11 @@
 /** Boards of a sheet: drawn, and every field of the piece in hand. */
-import { MARK_KINDS, type Board, type WrittenSheet } from '@jeitinho/core/sheet';
+import { MARK_KINDS, pastePins, type Board, type WrittenSheet } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { Button } from '../../../parts/button';
 import { SchemaField, type FormContext } from '../../../parts/schema-form/schema-form';
 import { controlOf, type Schema } from '../../../parts/schema-form/schema';
 import { BoardCanvas, type Piece } from './board-canvas';
+import { PasteInto } from './paste-into';
 
 export interface BoardsSectionProps {
   readonly sheet: WrittenSheet;
@@ -112,6 +113,12 @@ function OneBoard({ board, index, schema, context, picked, onPick }: OneBoardPro
         ))}
       </div>
       <div className="my-3 flex flex-wrap gap-2">
+        <PasteInto
+          what="pins"
+          columns="connector, pin, signal, wire"
+          read={(table) => pastePins(board, table)}
+          onTake={(next) => context.change([...path, 'connectors'], next.connectors)}
+        />
         <Button
           onClick={() =>
             put('connectors', {

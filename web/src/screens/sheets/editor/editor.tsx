@@ -1,5 +1,11 @@
 /** Writing a sheet: sections on the left, the form in the middle, live checks on the right. */
-import { sheetSchema, type WrittenSheet } from '@jeitinho/core/sheet';
+import {
+  pasteCodes,
+  pasteParts,
+  sheetSchema,
+  type Chosen,
+  type WrittenSheet,
+} from '@jeitinho/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -10,12 +16,17 @@ import { SchemaField, type FormContext } from '../../../parts/schema-form/schema
 import { labelOf, type Schema } from '../../../parts/schema-form/schema';
 import { NotHere } from '../../not-here';
 import { ProblemList } from '../problem-list';
+import { MachineChoice, useChosen } from '../machine-choice';
 import { BoardsSection } from './boards-section';
+import { ConditionsSection } from './conditions-section';
+import { PasteInto } from './paste-into';
+import { PathsSection } from './paths-section';
 import { SaveBar } from './save-bar';
 import { sectionOf, SECTIONS, type SectionKey } from './sections';
 import { suggestionsOf } from './suggestions';
 import { TextSection } from './text-section';
 import { useChecks, type Checks } from './use-checks';
+import { WrittenOutSection } from './written-out-section';
 import { keptDraft, useSheetDraft, type KeptDraft } from './use-sheet-draft';
 
 export function SheetEditor() {
@@ -50,7 +61,13 @@ function Desk({ id, start: given, resumed, newest }: DeskProps) {
   const draft = useSheetDraft(id, start);
   const { sheet } = draft;
   const checks = useChecks(sheet);
+  const { chosen } = useChosen(sheet);
   const [section, setSection] = useState<SectionKey>('equipment');
+  /** From its beginning, wherever the one before was left. */
+  const show = (next: SectionKey) => {
+    setSection(next);
+    window.scrollTo({ top: 0 });
+  };
   const [notedResume, setNotedResume] = useState(false);
   const context: FormContext = {
     change: draft.change,
@@ -90,6 +107,7 @@ function Desk({ id, start: given, resumed, newest }: DeskProps) {
           </Button>
         </div>
       </div>
+      <MachineChoice written={sheet} chosen={chosen} />
       {resumed && start.base > 0 && !notedResume && (
         <p className="m-0 mt-2 flex items-center justify-between gap-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
           <span>Your changes of last time, kept on this device and not yet saved.</span>
@@ -98,15 +116,23 @@ function Desk({ id, start: given, resumed, newest }: DeskProps) {
           </Button>
         </p>
       )}
-      <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[168px_minmax(0,1fr)_300px]">
-        <SectionNav section={section} onSection={setSection} problems={checks.problems} />
+      <div
+        className={`mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 ${section === 'conditions' ? 'lg:grid-cols-[168px_minmax(0,1fr)]' : 'lg:grid-cols-[168px_minmax(0,1fr)_300px]'}`}
+      >
+        <SectionNav section={section} onSection={show} problems={checks.problems} />
         <section
           aria-label={SECTIONS.find(({ key }) => key === section)!.words}
           className="min-w-0"
         >
-          <SectionForm section={section} sheet={sheet} context={context} onSheet={draft.replace} />
+          <SectionForm
+            section={section}
+            sheet={sheet}
+            chosen={chosen}
+            context={context}
+            onSheet={draft.replace}
+          />
         </section>
-        <ChecksPanel checks={checks} onPick={(path) => setSection(sectionOf(path))} />
+        <ChecksPanel checks={checks} onPick={(path) => show(sectionOf(path))} />
       </div>
       <SaveBar id={id} base={start.base} sheet={sheet} checks={checks} newest={newest} />
     </DeskFrame>
@@ -123,7 +149,10 @@ function SectionNav({
   problems: Checks['problems'];
 }) {
   return (
-    <nav aria-label="Sections of the sheet">
+    <nav
+      aria-label="Sections of the sheet"
+      className="lg:sticky lg:top-3 lg:max-h-[calc(100dvh-6.5rem)] lg:self-start lg:overflow-y-auto"
+    >
       <ul className="m-0 list-none p-0 max-lg:flex max-lg:overflow-x-auto">
         {SECTIONS.map(({ key, words }) => {
           const bad = problems.filter(({ path }) => sectionOf(path) === key).length;
@@ -133,7 +162,7 @@ function SectionNav({
                 type="button"
                 aria-current={key === section ? 'true' : undefined}
                 onClick={() => onSection(key)}
-                className="flex min-h-11 w-full cursor-pointer items-center justify-between gap-2 border-l-4 border-transparent px-3 text-left whitespace-nowrap text-soft aria-[current=true]:border-jade aria-[current=true]:font-semibold aria-[current=true]:text-ink"
+                className="flex min-h-11 w-full cursor-pointer items-center justify-between gap-2 border-l-4 border-transparent px-3 text-left whitespace-nowrap text-soft lg:min-h-8 aria-[current=true]:border-jade aria-[current=true]:font-semibold aria-[current=true]:text-ink"
               >
                 {words}
                 {bad > 0 && (
@@ -154,17 +183,22 @@ function SectionNav({
 function SectionForm({
   section,
   sheet,
+  chosen,
   context,
   onSheet,
 }: {
   section: SectionKey;
   sheet: WrittenSheet;
+  chosen: Chosen;
   context: FormContext;
   onSheet: (sheet: WrittenSheet) => void;
 }) {
   // The form takes any JSON Schema, and values by the names in it.
   const { properties = {} } = sheetSchema as unknown as Schema;
   if (section === 'text') return <TextSection sheet={sheet} onSheet={onSheet} />;
+  if (section === 'written-out') return <WrittenOutSection sheet={sheet} chosen={chosen} />;
+  if (section === 'paths') return <PathsSection sheet={sheet} context={context} />;
+  if (section === 'conditions') return <ConditionsSection sheet={sheet} context={context} />;
   if (section === 'boards')
     return <BoardsSection sheet={sheet} schema={properties.boards!} context={context} />;
   const field = (key: string) => (
@@ -181,6 +215,22 @@ function SectionForm({
   return (
     <div className="flex flex-col gap-3">
       {section === 'equipment' && field('title')}
+      {section === 'codes' && (
+        <PasteInto
+          what="codes"
+          columns="code, title, meaning, causes, first look"
+          read={(table) => pasteCodes(sheet, table)}
+          onTake={(list) => context.change(['codes', 'list'], list)}
+        />
+      )}
+      {section === 'parts' && (
+        <PasteInto
+          what="parts"
+          columns="number, name, price, minutes, lead hours"
+          read={(table) => pasteParts(sheet, table)}
+          onTake={(list) => context.change(['parts'], list)}
+        />
+      )}
       {field(section)}
     </div>
   );

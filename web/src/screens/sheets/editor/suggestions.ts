@@ -13,6 +13,10 @@ export function suggestionsOf(sheet: WrittenSheet, field: string): readonly stri
       return (sheet.safety.stores ?? []).map(({ name }) => name);
     case 'state':
       return ids(sheet.states);
+    case 'per':
+      return ids(sheet.repeats);
+    case 'only':
+      return (sheet.variants ?? []).flatMap(({ answers }) => Object.values(answers));
     case 'access':
     case 'needs':
       return ids(sheet.access);
@@ -22,9 +26,11 @@ export function suggestionsOf(sheet: WrittenSheet, field: string): readonly stri
       return ids(sheet.harnesses);
     case 'suspects':
     case 'brings':
+    case 'cures':
     case 'fixes':
       return ids(sheet.faults);
     case 'red':
+    case 'or':
     case 'black':
     case 'from':
     case 'to':
@@ -40,6 +46,9 @@ export function suggestionsOf(sheet: WrittenSheet, field: string): readonly stri
       );
     case 'shows':
     case 'fedBy':
+    case 'over':
+    case 'passed':
+    case 'after':
       return testsOf(sheet).flatMap((test) => [
         test.id,
         ...(isMeasured(test)
