@@ -16,6 +16,7 @@ export const COLUMNS = [
   'wire',
   'function',
   'name',
+  'temperature',
 ] as const;
 export type Column = (typeof COLUMNS)[number];
 
@@ -34,6 +35,7 @@ const WORDS: Record<Column, RegExp> = {
   wire: /^(wire|colou?r|fio|cor)\b/i,
   function: /^(function|meter|range|measure|função)\b/i,
   name: /^(name|test|title|item|nome)\b/i,
+  temperature: /^(temp|temperature|at °?c|°c|temperatura)/i,
 };
 
 export interface Table {

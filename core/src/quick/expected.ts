@@ -30,6 +30,8 @@ export function parseExpected(cell: string, hint?: Unit): ExpectedCell {
     .replace(/\u2212/g, '-')
     .replace(/[\u00a0\u2009\u202f]/g, ' ')
     .replace(/^(approx\.?|about|ca\.?|~|≈)\s*/i, '')
+    // `12 V DC`: of which kind it is is read elsewhere.
+    .replace(/(?<=[VA])\s+(?:AC|DC)$/i, '')
     .trim();
   if (text === '' || text === '-') return { kind: 'empty' };
   if (OPEN.test(text))
@@ -140,7 +142,9 @@ function unitIn(text: string): Unit | undefined {
 }
 
 /** A unit as a heading or a column writes it: `V`, `kΩ`, `ohms`, `VDC`. */
-export function unitOf(word: string): Unit | undefined {
+export function unitOf(written: string): Unit | undefined {
+  // `V DC`, `V~`: of which kind they are is read elsewhere.
+  const word = written.replace(/\s+(?:AC|DC)$/i, '').trim();
   const spelt = (each: string) =>
     UNITS.find((unit) => UNIT_FACTS[unit].spellings.includes(each.trim()));
   const whole = spelt(word);

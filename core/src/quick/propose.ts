@@ -4,7 +4,7 @@
  * upstream. Proposals, which the technician corrects.
  */
 import type { Fault, Part } from '../sheet/schema';
-import { possibleOutcomes } from '../judge/judge';
+import { outcomesOf } from '../judge/test-expectation';
 import type { QuickRow } from './rows';
 import { nth } from '../numeric/nth';
 
@@ -32,7 +32,7 @@ type Weights = Readonly<Record<string, number>>;
 
 /** Equal shares over the bad outcomes that a row can have, `none` and `open` heavier. */
 function bad({ expect, function: fn }: QuickRow, weights: Weights) {
-  const outcomes = possibleOutcomes(expect, fn).filter((each) => each !== 'ok');
+  const outcomes = outcomesOf(expect, fn, []).filter((each) => each !== 'ok');
   const total = outcomes.reduce((sum, each) => sum + (weights[each] ?? 0), 0);
   // Nothing of what this fault does can show here: let it stay silent.
   if (total === 0) return undefined;

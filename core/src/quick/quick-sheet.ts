@@ -1,6 +1,8 @@
 /** A full sheet out of a pin table. Afterwards it is a sheet like any other. */
 import type { Connector, MeasureTest, Sheet } from '../sheet/schema';
 import { SHEET_FORMAT } from '../sheet/schema';
+import { curvesOf } from './curves';
+import { linksOf, withFeeders } from './links';
 import { propose, slug, type QuickTest } from './propose';
 import type { QuickRow } from './rows';
 import { supplyBoard, supplyOf, supplyPairs, type QuickSupply } from './supply';
@@ -24,16 +26,19 @@ const PIN_PITCH = 9;
 const ROW = 26;
 
 /**
- * @param rows - At least one, as {@link readRows} gives them.
+ * @param table - One row at least, as {@link readRows} gives them.
  * @returns a sheet that passes every check, unless the rows themselves are at odds.
  */
-export function quickSheet(head: QuickHead, rows: readonly QuickRow[]): Sheet {
+export function quickSheet(head: QuickHead, table: readonly QuickRow[]): Sheet {
+  const { rows, curves } = curvesOf(table);
   const plugs = plugsOf(rows);
   const connectors = plugs.map(({ connector }) => connector);
   const width = Math.max(120, 30 + Math.max(...connectors.map((c) => c.pins.length)) * PIN_PITCH);
   const places = placesOf(plugs);
   const tests = testsOfRows(rows, places);
   const { parts, faults } = propose(tests.flatMap(({ quick }) => quick));
+  const { harnesses, paths } = linksOf(connectors);
+  const live = new Set(rows.filter(({ energy }) => energy === 'live').map(stateId));
   const states = [...new Map(rows.map((row) => [stateId(row), row])).entries()];
   return {
     format: SHEET_FORMAT,
@@ -70,6 +75,8 @@ export function quickSheet(head: QuickHead, rows: readonly QuickRow[]): Sheet {
       },
       supplyBoard(head.supply),
     ],
+    ...(harnesses.length > 0 && { harnesses: [...harnesses], paths: [...paths] }),
+    ...(curves.length > 0 && { curves: [...curves] }),
     codes: { schemes: [], list: [] },
     states: states.map(([id, row]) => ({
       id,
@@ -77,7 +84,10 @@ export function quickSheet(head: QuickHead, rows: readonly QuickRow[]): Sheet {
       name: row.state,
       ...(row.energy === 'live' && { enter: [`Bring the unit to: ${row.state}.`] }),
     })),
-    tests: tests.map(({ test }) => test),
+    tests: withFeeders(
+      tests.map(({ test }) => test),
+      ({ state }) => live.has(state),
+    ),
     faults: [...faults],
     parts: [...parts],
   };

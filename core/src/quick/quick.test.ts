@@ -226,3 +226,70 @@ test('ids out of any words', () => {
   expect(slug('Ünit 3/4 – x')).toBe('Unit-3-4-x');
   expect(slug('***')).toBe('x');
 });
+
+describe('what a table says beyond its rows', () => {
+  const made = (text: string) => {
+    const { rows, problems } = rowsOf(text);
+    expect(problems).toEqual([]);
+    const sheet = quickSheet(head, rows);
+    const read = readSheet(JSON.parse(JSON.stringify(sheet)));
+    expect(read.ok ? [] : read.problems).toEqual([]);
+    return sheet;
+  };
+
+  test('one sensor at two warmths is one sensor on a curve, in a column or beside the figure', () => {
+    const sheet = made(
+      [
+        'Connector\tPins\tState\tExpected\tUnit\tTemperature',
+        'CN4\t1-2\tdead\t28.7 k\tΩ\t0',
+        'CN4\t1-2\tdead\t10 k\tΩ\t25 °C',
+        'CN4\t3-4\tdead\t50 kΩ at 25 °C\t\t',
+      ].join('\n'),
+    );
+    expect(sheet.curves).toMatchObject([
+      {
+        kind: 'table',
+        points: [
+          [0, 28_700],
+          [25, 10_000],
+        ],
+      },
+    ]);
+    const points = sheet.tests.flatMap((test) => ('points' in test ? test.points : []));
+    expect(points.map(({ expect: wanted }) => wanted?.kind)).toEqual(['curve', 'nominal']);
+    expect(sheet.faults.some(({ name }) => name.includes('CN4 1–2'))).toBe(true);
+  });
+
+  test('a temperature that is none is named with its row', () => {
+    const { problems } = rowsOf('Connector\tPins\tExpected\tUnit\tTemp\nCN4\t1-2\t10k\tΩ\twarm');
+    expect(problems).toMatchObject([{ row: 2, column: 'temperature' }]);
+  });
+
+  test('the mains feed what else is live; what is dead hangs on nothing', () => {
+    const { tests } = made(
+      [
+        'Connector\tPins\tState\tExpected\tUnit',
+        'CN1\t1-2\tstandby\t127\tVAC',
+        'CN2\t1-2\tstandby\t12\tV DC',
+        'CN3\t1-2\tdead\t40\tΩ',
+      ].join('\n'),
+    );
+    const fed = new Map(tests.map(({ id, fedBy }) => [id, fedBy]));
+    expect([...fed.values()]).toEqual([undefined, [tests[0]!.id], undefined]);
+  });
+
+  test('a signal of one name on two plugs is proposed as a path', () => {
+    const { paths, harnesses } = made(
+      [
+        'Connector\tPins\tState\tExpected\tUnit\tSignal',
+        'CN2\t1-2\trunning\t5\tV DC\trun',
+        'CN7\t1-2\trunning\t5\tV DC\trun',
+        'CN8\t1-2\trunning\t5\tV DC\tGND',
+      ].join('\n'),
+    );
+    expect(harnesses).toMatchObject([{ joins: ['board.CN2', 'board.CN7'] }]);
+    expect(paths).toMatchObject([
+      { carries: 'run', through: ['board.CN2.1', harnesses![0]!.id, 'board.CN7.1'] },
+    ]);
+  });
+});

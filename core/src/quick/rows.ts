@@ -1,6 +1,6 @@
 /** Rows of a pin table as tests in the making, each with what is wrong in it. Nothing is dropped. */
 import type { Expectation } from '../judge/expectation';
-import { limitProblem } from '../judge/test-expectation';
+import { limitProblem, type TestExpectation } from '../judge/test-expectation';
 import type { MeterFunction } from '../meter/functions';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { parseEntry } from '../units/entry';
@@ -20,7 +20,9 @@ export interface QuickRow {
   /** State as the table calls it; a plain one where it says nothing. */
   readonly state: string;
   readonly function: MeterFunction;
-  readonly expect: Expectation;
+  readonly expect: TestExpectation;
+  /** At what warmth it is expected, °C, where the table says so. */
+  readonly celsius?: number;
   readonly signal: string;
   readonly wire: string;
   readonly name: string;
@@ -86,7 +88,10 @@ function readRow(
   const unit = unitOf(cell('unit'));
   if (cell('unit') !== '' && unit === undefined)
     return bad('unit', `“${cell('unit')}” is no unit; write V, A, Ω, kΩ, µF, Hz or °C.`);
-  const expect = expectationOf(cell, unit);
+  const warmth = warmthOf(cell);
+  if (warmth === null)
+    return bad('temperature', `“${cell('temperature')}” is no temperature; write 25, or 25 °C.`);
+  const expect = expectationOf(warmth.cell, unit);
   if (typeof expect === 'string') return bad(cell('expected') ? 'expected' : 'low', expect);
   const limits = limitProblem(expect, []);
   if (limits) return bad('expected', `Limits: ${limits}.`);
@@ -106,10 +111,28 @@ function readRow(
       state: state || (energy === 'dead' ? 'dead' : 'standby'),
       function: fn,
       expect,
+      ...(warmth.celsius !== undefined && { celsius: warmth.celsius }),
       signal: cell('signal'),
       wire: cell('wire'),
       name: cell('name'),
     },
+  };
+}
+
+/** `10 kΩ at 25 °C`, or a column of its own. @returns null for a temperature that is none. */
+function warmthOf(cell: Cell): { readonly cell: Cell; readonly celsius?: number } | null {
+  const stated = cell('temperature');
+  const beside = /^(.*?)\s*(?:@|\bat\b|\ba\b)\s*([-+]?\d+(?:[.,]\d+)?)\s*°?\s*C$/i.exec(
+    cell('expected'),
+  );
+  const text = stated === '' ? beside?.[2] : stated.replace(/\s*°?\s*C$/i, '');
+  if (text === undefined) return { cell };
+  const celsius = Number(text.replace(',', '.').replace('\u2212', '-'));
+  if (!Number.isFinite(celsius) || celsius < -60 || celsius > 400) return null;
+  return {
+    celsius,
+    cell: (column) =>
+      column === 'expected' && beside && stated === '' ? beside[1]! : cell(column),
   };
 }
 
@@ -209,7 +232,9 @@ function mid(expect: Expectation): number {
 /** The same pair in the same state twice: kept, and named, for one of them may be a slip. */
 function twice(rows: readonly QuickRow[]): RowProblem[] {
   const key = (row: QuickRow) =>
-    [row.connector, row.red, row.black, row.state, row.function].join('|').toLowerCase();
+    [row.connector, row.red, row.black, row.state, row.function, row.celsius]
+      .join('|')
+      .toLowerCase();
   return rows.flatMap((row, i) => {
     const first = rows.slice(0, i).find((each) => key(each) === key(row));
     return first
