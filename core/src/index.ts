@@ -18,6 +18,7 @@ export {
   type ImportedPlaces,
   mergeInput,
   MOST_PLACE_ROWS,
+  type PinsFoundResource,
   type PlaceResource,
   siteEdit,
   unitEdit,

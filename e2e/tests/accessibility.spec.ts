@@ -123,7 +123,9 @@ test.describe('every screen', () => {
         .getByRole('navigation', { name: 'Sections of the sheet' })
         .getByRole('button', { name })
         .click();
-      const items = page.getByRole('region', { name }).locator('button[aria-expanded]');
+      const items = page
+        .getByRole('region', { name })
+        .locator('button[aria-expanded]:not([aria-haspopup])');
       if ((await items.count()) > 0) await items.first().click();
       await clean(`edit ${name}`);
     }
@@ -285,7 +287,7 @@ test.describe('every screen', () => {
       .getByRole('button', { name: /^Entered now/ })
       .first()
       .click();
-    await page.getByLabel('burner rate in percent').fill('20');
+    await page.getByRole('textbox', { name: 'burner rate in percent' }).fill('20');
     await page.getByLabel('Figure now').fill('3.1u');
     await page.getByLabel('Figure now').press('Enter');
     await expect(page.getByRole('img', { name: /^Track of/ })).toBeVisible();

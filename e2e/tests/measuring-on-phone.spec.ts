@@ -75,8 +75,8 @@ test('the boiler’s flame current as a track', async ({ page, newJob }) => {
     ['75', '7.6µ'],
     ['100', '9.2µ'],
   ] as const) {
-    await page.getByLabel('burner rate in percent').tap();
-    await page.getByLabel('burner rate in percent').fill('');
+    await page.getByRole('textbox', { name: 'burner rate in percent' }).tap();
+    await page.getByRole('textbox', { name: 'burner rate in percent' }).fill('');
     await tapFigure(page, rate);
     await page.getByLabel('Figure now').tap();
     await keypad(page, current);

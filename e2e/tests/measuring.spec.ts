@@ -222,10 +222,10 @@ test('the boiler: the flame current as a track, kept through a dead battery', as
   const again = await context.newPage();
   await again.goto(`/jobs/${id}/measure?test=flame-current`);
   await expect(again.getByRole('img', { name: /^Track of 3 figures/ })).toBeVisible();
-  await again.getByLabel('burner rate in percent').fill('80');
+  await again.getByRole('textbox', { name: 'burner rate in percent' }).fill('80');
   await again.getByLabel('Figure now').fill('7.9u');
   await again.keyboard.press('Enter');
-  await again.getByLabel('burner rate in percent').fill('100');
+  await again.getByRole('textbox', { name: 'burner rate in percent' }).fill('100');
   await again.getByLabel('Figure now').fill('9.2u');
   await again.keyboard.press('Enter');
   await expect(verdict(again)).toContainText('In');

@@ -39,7 +39,14 @@ test('a job without a sheet gets one from a pasted table, and a reading is judge
   await expect(page.getByRole('heading', { name: 'CN2, standby' })).toBeVisible();
   await confirm(page, 'Precautions taken');
   await reading(page, '3,1');
-  await expect(page.getByRole('status', { name: 'Verdict' }).first()).toContainText('Out: low');
+  // The mains were proposed as what feeds it: without them a bad figure accuses nothing.
+  const verdict = page.getByRole('status', { name: 'Verdict' }).first();
+  await expect(verdict).toContainText('“CN1, standby” feeds this, and was not taken');
+  await page.goto(`/jobs/${COOLER_JOB}/measure?test=CN1-Vac-standby`);
+  await expect(page.getByRole('heading', { name: 'CN1, standby' })).toBeVisible();
+  await reading(page, '126,4');
+  await page.goto(`/jobs/${COOLER_JOB}/measure?at=CN2-Vdc-standby@1-2`);
+  await expect(verdict).toContainText('Out: low');
   // “12 V” states no tolerance: the house’s applies, and says so.
   await page.getByRole('button', { name: 'fan', exact: true }).click();
   await expect(page.getByText('house tolerance').first()).toBeVisible();

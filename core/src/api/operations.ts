@@ -15,6 +15,7 @@ import {
   importInput,
   mergeInput,
   placeSchema,
+  pinsFoundSchema,
   sheetUnitsSchema,
   siteEdit,
   unitEdit,
@@ -168,6 +169,10 @@ export const OPERATIONS = {
   sheetUnits: {
     summary: 'Units that a sheet covers by maker and model, and do not have it',
     answers: { 200: sheetUnitsSchema },
+  },
+  sheetPins: {
+    summary: 'Pins that visits found elsewhere than the sheet has them, the newest first',
+    answers: { 200: list(pinsFoundSchema) },
   },
   giveSheet: {
     summary: 'Give a sheet to units, and to their open visits that have none',

@@ -58,6 +58,18 @@ export const sheetUnitsSchema = Type.Object({
   /** How many have it. */
   has: Count,
 });
+/** Pins that a visit found elsewhere than the sheet has them. */
+export const pinsFoundSchema = Type.Object({
+  /** `main.CN4` */
+  connector: Type.String(),
+  /** The sheet's pin to the machine's. */
+  at: Type.Record(Type.String(), Type.Integer()),
+  /** How many visits found it so. */
+  visits: Count,
+  /** The latest of them, and when. */
+  job: Type.String(),
+  foundAt: Type.String(),
+});
 export const giveSheetInput = Type.Object(
   { units: Type.Array(Uuid, { minItems: 1, maxItems: 200 }) },
   { additionalProperties: false },
@@ -65,5 +77,6 @@ export const giveSheetInput = Type.Object(
 /** How many units have it now, and how many open visits without a sheet got it. */
 export const gaveSheetSchema = Type.Object({ units: Count, jobs: Count });
 
+export type PinsFoundResource = Readonly<Static<typeof pinsFoundSchema>>;
 export type PlaceResource = Readonly<Static<typeof placeSchema>>;
 export type ImportedPlaces = Static<typeof importedSchema>;

@@ -32,6 +32,7 @@ export const ROUTES = {
   saveSheet: { method: 'POST', path: '/sheets' },
   sheet: { method: 'GET', path: '/sheets/{id}' },
   sheetUnits: { method: 'GET', path: '/sheets/{id}/units' },
+  sheetPins: { method: 'GET', path: '/sheets/{id}/pins' },
   giveSheet: { method: 'POST', path: '/sheets/{id}/units' },
   revisions: { method: 'GET', path: '/sheets/{id}/revisions' },
   revision: { method: 'GET', path: '/sheets/{id}/revisions/{revision}' },

@@ -4,6 +4,7 @@ import { fastId, storeObservables } from '../sheet/store-observables';
 import { codeKey, codeWords } from '../sheet/codes/match';
 import type { Sheet } from '../sheet/schema';
 import type { JobState, Taken } from '../job/state/state';
+import { shareOfFinds } from '../job/findings/finds';
 import { isEntry } from '../job/kinds/index';
 import { curesOf, faultsOf } from '../job/work/cures';
 import type { NotedWork } from '../job/work/work';
@@ -130,10 +131,11 @@ const groupEvidence = (state: JobState, entry: string): EvidenceItem[] =>
 function evidenceIn(taken: Taken): Finding | undefined {
   const { observable: test, overruled } = taken;
   if (overruled?.as === 'good') return { test, outcome: 'ok' };
-  const p = taken.kind === 'answer' ? { [taken.outcome]: 1 } : taken.judgement.p;
+  const p = taken.kind === 'answer' ? shareOfFinds(taken) : taken.judgement.p;
   if (overruled) return { test, p: withoutOk(p, outcomesOfTaken(taken)) };
   const again = taken.agreeing > 0 && { again: taken.agreeing };
-  if (taken.kind === 'answer') return { test, outcome: taken.outcome, ...again };
+  if (taken.kind === 'answer' && !taken.finds) return { test, outcome: taken.outcome, ...again };
+  if (taken.kind === 'answer') return { test, p, ...again };
   return taken.judgement.coarse ? undefined : { test, p, ...again };
 }
 

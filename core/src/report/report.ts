@@ -20,6 +20,7 @@ import {
 import { CONTACT_WORDS } from '../job/kinds/contact';
 import { endingWords } from '../job/endings/ending';
 import type { Decision } from '../job/state/facts';
+import { answerWords, outcomesFound } from '../job/findings/finds';
 import { workWords } from '../job/kinds/work';
 import { photoPlace } from '../job/kinds/photo';
 import { recordWords } from '../job/kinds/said-of';
@@ -137,7 +138,7 @@ function rowOf(sheet: Sheet, taken: Taken): ReportRow {
       ...common,
       where: taken.test.asks,
       function: taken.test.how,
-      value: taken.answer,
+      value: answerWords(taken),
       uncertainty: '',
       limit: Object.entries(taken.test.answers)
         .filter(([, outcome]) => outcome === 'ok')
@@ -146,7 +147,9 @@ function rowOf(sheet: Sheet, taken: Taken): ReportRow {
       verdict:
         standingWords ??
         [
-          taken.outcome === 'ok' ? 'Good' : `Out: ${outcomeWords(taken.outcome)}`,
+          taken.outcome === 'ok'
+            ? 'Good'
+            : `Out: ${outcomesFound(taken).map(outcomeWords).join(', ')}`,
           overruledWords(taken),
         ]
           .filter(Boolean)

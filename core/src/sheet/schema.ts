@@ -169,6 +169,8 @@ export type Sheet = Omit<WrittenSheet, 'repeats' | 'variants'> & {
   readonly questions?: readonly Variant[];
   /** Which variant it is, by question, as far as that is known. */
   readonly chosen?: Readonly<Record<string, string>>;
+  /** By connector, the sheet’s pin to that of the machine at hand, where they differ. */
+  readonly moved?: Readonly<Record<string, Readonly<Record<string, number>>>>;
 };
 export type ProvePair = Static<typeof provePairSchema>;
 

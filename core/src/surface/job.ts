@@ -8,6 +8,13 @@ export { variantRefusal } from '../job/admission/variant';
 export { refusalOf } from '../job/admission/refusal-of';
 export { clocksOf, type RunningClock } from '../job/clocks/clocks';
 export { type OtherSize, otherSize, swappedWith } from '../job/findings/doubts';
+export {
+  findPins,
+  MOST_PINS_FOUND,
+  type PairFigure,
+  pairPointsOf,
+} from '../job/findings/find-pins';
+export { answerWords, outcomesFound } from '../job/findings/finds';
 export { dutyOf, meterProblem } from '../job/findings/instruments';
 export { judgeTaken, seriesErrors } from '../job/findings/judge-taken';
 export { limitsAt, ofPoint, stillAsked } from '../job/findings/limits';

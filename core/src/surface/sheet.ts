@@ -17,6 +17,7 @@ export {
   ruleObservables,
   shownBy,
 } from '../sheet/observables';
+export { connectorOf, findConnector, movedFurther, rePinned } from '../sheet/moved-pins';
 export { type PastedTable, pasteCodes, pasteParts, pastePins } from '../sheet/paste-table';
 export { standsFor } from '../sheet/expand/stands-for';
 export { onPathWords, pathsAt, type PathStop, stopsOf } from '../sheet/stops';

@@ -114,6 +114,7 @@ const CALLS: Record<RouteName, Call> = {
   saveSheet: { body: newestSheet(SHEET) },
   sheet: { params: { id: SHEET } },
   sheetUnits: { params: { id: SHEET } },
+  sheetPins: { params: { id: SHEET } },
   giveSheet: { params: { id: SHEET }, body: { units: [FRIDGE] } },
   revisions: { params: { id: SHEET } },
   revision: { params: { id: SHEET, revision: 1 } },

@@ -8,6 +8,7 @@ import { notFound, ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
 import { frozenRevision } from '../store/frozen-sheets';
 import { newestSheet } from '../store/open-job';
+import { pinsFound } from '../store/pins-found';
 import { raw, toColumn } from '../store/raw';
 import { saveSheetText } from '../store/save-sheet';
 import { giveSheet, unitsFitting } from '../store/sheet-units';
@@ -41,6 +42,11 @@ export const sheetRoutes = (store: Store, heavy: HeavyWork) =>
         fits: await unitsFitting(store, sheet),
         has: await store.units.count({ where: { sheetId: sheet.id } }),
       });
+    })
+    .get('/:id/pins', async (c) => {
+      const sheet = await newestSheet(store, c.req.param('id'));
+      if (!sheet) throw notFound('such sheet');
+      return c.json(await pinsFound(store, sheet.id, sheet.revision));
     })
     .post('/:id/units', async (c) => {
       const { units } = await jsonBody(c, giveSheetInput);

@@ -126,6 +126,13 @@ export const sheetUnitsOptions = (id: string) =>
     queryFn: () => document('sheetUnits', { params: { id } }),
   });
 
+/** Pins that visits found elsewhere than a sheet has them. */
+export const sheetPinsOptions = (id: string) =>
+  queryOptions({
+    queryKey: ['sheets', id, 'pins'],
+    queryFn: () => document('sheetPins', { params: { id } }),
+  });
+
 export const shopOptions = () =>
   queryOptions({
     queryKey: ['shop'],

@@ -25,6 +25,7 @@ export type RefusalCode =
   | 'not-in-order'
   | 'unknown-answer'
   | 'unknown-variant'
+  | 'pins-at-odds'
   | 'variant-owed'
   | 'unknown-access'
   | 'unknown-state'

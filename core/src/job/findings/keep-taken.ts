@@ -36,7 +36,7 @@ function beside(draft: Draft, taken: Taken, before: Taken, place: number): Taken
   }
   if (isSilent(before.standing)) return overEarlier(draft, taken);
   if (agreeing > 0) {
-    if (!isLater(before, taken)) keepContact(draft, taken, before);
+    if (!isLater(before, taken)) keepSaid(draft, taken, before);
     return { ...taken, agreeing };
   }
   if (isLater(before, taken)) {
@@ -46,10 +46,12 @@ function beside(draft: Draft, taken: Taken, before: Taken, place: number): Taken
   return contradicting(before, taken);
 }
 
-/** The same nothing at the same place, moments later: what was proven of its contact is still proven. */
-function keepContact(draft: Draft, taken: Taken, before: Taken): void {
+/** The same at the same place, moments later: what was proven of its contact, and found there, still holds. */
+function keepSaid(draft: Draft, taken: Taken, before: Taken): void {
   const proven = draft.contacts.get(before.entry);
   if (proven) draft.contacts.set(taken.entry, proven);
+  const finds = draft.finds.get(before.entry);
+  if (finds) draft.finds.set(taken.entry, finds);
 }
 
 /** Over one that meant nothing: the last that did mean something is what it repeats. */

@@ -14,6 +14,7 @@ import { decided } from './decided';
 import { decision } from './decision';
 import { energised } from './energised';
 import { fitted } from './fitted';
+import { found } from './found';
 import { given } from './given';
 import { handed } from './handed';
 import type { AnyKind } from './kind';
@@ -25,6 +26,7 @@ import { observed } from './observed';
 import { opened } from './opened';
 import { overruled } from './overruled';
 import { photo } from './photo';
+import { pins } from './pins';
 import { purged } from './purged';
 import { reading } from './reading';
 import { safed } from './safed';
@@ -43,6 +45,7 @@ const KINDS = [
   opened,
   arrived,
   variant,
+  pins,
   observed,
   code,
   symptom,
@@ -62,6 +65,7 @@ const KINDS = [
   given,
   meter,
   answer,
+  found,
   skipped,
   contact,
   contradiction,

@@ -11,6 +11,7 @@ import type {
   ContactProof,
   Contradiction,
   Decision,
+  Find,
   Licence,
   Noted,
   Opening,
@@ -86,6 +87,7 @@ export interface Draft {
   photos: Noted<Picture>[];
   /** Said later of an earlier entry, by its id. */
   contacts: Map<string, ContactProof>;
+  finds: Map<string, readonly Find[]>;
   voided: Map<string, string>;
   overruled: Map<string, Overruled>;
   decision?: Noted<Decision>;
@@ -126,6 +128,7 @@ export function emptyDraft(): Draft {
     clocks: [],
     photos: [],
     contacts: new Map(),
+    finds: new Map(),
     voided: new Map(),
     overruled: new Map(),
   };

@@ -25,6 +25,13 @@ export interface Arrival {
   readonly note: string;
 }
 
+/** One thing that a look found, and where. */
+export interface Find {
+  readonly answer: string;
+  /** Place or component, as it is printed there. */
+  readonly at?: string;
+}
+
 export interface Licence {
   readonly held: boolean;
   readonly who: string;

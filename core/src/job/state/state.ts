@@ -21,6 +21,7 @@ import type {
   ContactProof,
   Contradiction,
   Decision,
+  Find,
   Licence,
   Noted,
   Picture,
@@ -100,6 +101,8 @@ export interface TakenAnswer extends TakenCommon {
   readonly test: AskTest;
   readonly answer: string;
   readonly outcome: string;
+  /** All that the look found, each with its place, where that was said. */
+  readonly finds?: readonly Find[];
 }
 export type Taken = TakenReading | TakenSeries | TakenAnswer;
 

@@ -1,5 +1,6 @@
 import { formatQuantity } from '@jeitinho/core';
 import type { EvidenceItem } from '@jeitinho/core/diagnose';
+import { outcomesFound } from '@jeitinho/core/job';
 import { outcomeWords, ruleTitle } from '@jeitinho/core/judge';
 
 /** A piece of evidence in a few words: `code 21`, `Inverter fuse F1, open`. */
@@ -23,6 +24,7 @@ export function evidenceWords({ from }: EvidenceItem): string {
   }
   const { taken } = from;
   const point = taken.kind !== 'answer' && taken.test.points.length > 1 ? ` ${taken.point.id}` : '';
-  const outcome = taken.kind === 'answer' ? taken.outcome : taken.judgement.outcome;
-  return `${taken.test.title}${point}, ${outcome === 'ok' ? 'good' : outcomeWords(outcome)}`;
+  const outcomes = taken.kind === 'answer' ? outcomesFound(taken) : [taken.judgement.outcome];
+  const said = outcomes.map((outcome) => (outcome === 'ok' ? 'good' : outcomeWords(outcome)));
+  return `${taken.test.title}${point}, ${said.join(' and ')}`;
 }

@@ -1,12 +1,12 @@
 /** A finding and what it is held against, in words: the same wherever they are told. */
-import { limitsAt, type JobState, type Taken } from '@jeitinho/core/job';
+import { answerWords, limitsAt, type JobState, type Taken } from '@jeitinho/core/job';
 import { type Expectation, expectWords, limitWords, readingWords } from '@jeitinho/core/judge';
 import { seriesWords } from '@jeitinho/core';
 import { expectOf, type MeasureTest, type Sheet, type TestPoint } from '@jeitinho/core/sheet';
 
 /** `5.02 V`; `12 figures in 30 s, 2.7 to 2.9 V`; `“dirty”`. */
 export function takenWords(taken: Taken): string {
-  if (taken.kind === 'answer') return `“${taken.answer}”`;
+  if (taken.kind === 'answer') return `“${answerWords(taken)}”`;
   if (taken.kind === 'series') return seriesWords(taken);
   const { unit } = expectOf(taken.test, taken.point);
   return readingWords(taken.reading, unit, taken.judgement.corrected);

@@ -10,6 +10,7 @@ import { standingOf } from './standing';
 import { Button } from '../../parts/button';
 import { movedWords, RemarkButtons } from './answer';
 import { BenchLook } from './bench-look';
+import { FindsPanel } from './finds-panel';
 import { Contradiction } from './doubt-panel';
 import type { Remark } from './remark-dialogs';
 
@@ -31,6 +32,9 @@ const HOW_WORDS: Readonly<Record<AskTest['how'], string>> = {
   read: 'read it off',
   compare: 'compare the two',
 };
+
+/** What finds things in places: of a try or a figure read off there is one answer. */
+const FINDS_THINGS: ReadonlySet<AskTest['how']> = new Set(['look', 'listen', 'smell', 'compare']);
 
 export function AskCard({ test, blocked, settled, onAnswer, onGoOn, onRemark }: AskCardProps) {
   const { sheet, state, record } = useJob();
@@ -94,6 +98,9 @@ export function AskCard({ test, blocked, settled, onAnswer, onGoOn, onRemark }: 
         <Button className="mt-2" onClick={() => void meansKnown(chosen.entry)}>
           It is known to work
         </Button>
+      )}
+      {chosen && chosen.outcome !== 'ok' && FINDS_THINGS.has(test.how) && (
+        <FindsPanel key={chosen.entry} taken={chosen} />
       )}
       {chosen && <RemarkButtons taken={chosen} onRemark={onRemark} />}
       <p className="mt-3 mb-0 text-[14px] text-soft">{sourceWords(sheet, test.page)}</p>

@@ -38,6 +38,7 @@ import { Answer } from './answer';
 import { CountPad } from './count-pad';
 import { InsulationFields } from './insulation-fields';
 import { Paths } from './paths';
+import { PinsElsewhere } from './pins-elsewhere';
 import { PhaseStrip } from './phase-strip';
 import type { Remark } from './remark-dialogs';
 import { SizeAsk, type SizeAskProps } from './size-ask';
@@ -109,6 +110,7 @@ export function MeasureCard({
         <div className="min-w-0">
           {!counts && <Placement point={point} />}
           <PointNotes test={test} point={point} end={end} />
+          <PinsElsewhere test={test} point={point} blocked={blocked} where="above" />
           {!blocked && <GivenField test={test} point={point} stale={asked?.stale ?? false} />}
           {!blocked && !asked && (
             <Field
@@ -157,6 +159,7 @@ export function MeasureCard({
           )}
         </div>
       </div>
+      <PinsElsewhere test={test} point={point} blocked={blocked} where="below" />
       <ComparedLines test={test} point={point} />
       {!blocked && <SpecimenBelow {...other} />}
       <GroupVerdicts test={test} />

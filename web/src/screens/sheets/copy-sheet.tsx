@@ -35,7 +35,7 @@ function CopyForm({ sheet }: { sheet: WrittenSheet }) {
       title: `${maker.trim()} ${model.trim()}`,
       equipment: { ...sheet.equipment, maker: maker.trim(), models: [model.trim()] },
     };
-    await keepDraft(id, { base: 0, sheet: copy });
+    await keepDraft(id, { base: 0, sheet: copy, from: sheet });
     void navigate(`/sheets/${encodeURIComponent(id)}/edit`);
   };
   const field = (label: string, value: string, set: (text: string) => void) => (

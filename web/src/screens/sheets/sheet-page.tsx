@@ -14,6 +14,7 @@ import { CopySheet } from './copy-sheet';
 import { ExportMenu } from './export-menu';
 import { FaultMatrix } from './fault-matrix';
 import { MachineChoice, useMachine } from './machine-choice';
+import { PinsFound } from './pins-found';
 import { UnitsOfSheet } from './units-of-sheet';
 import { Codes, Parts, Procedures, Safety } from './sheet-lists';
 import { PinTables, TestTable } from './sheet-tables';
@@ -80,6 +81,7 @@ function Read({ written, older }: { written: WrittenSheet; older: boolean }) {
       </div>
       <MachineChoice written={written} chosen={chosen} />
       <UnitsOfSheet key={sheet.id} sheetId={sheet.id} />
+      <PinsFound sheet={written} />
       <nav
         aria-label="Sections"
         className="no-print mt-4 flex flex-wrap gap-x-1 border-b border-hair"

@@ -19,6 +19,7 @@ import { ProblemList } from '../problem-list';
 import { MachineChoice, useChosen } from '../machine-choice';
 import { BoardsSection } from './boards-section';
 import { ConditionsSection } from './conditions-section';
+import { Differs } from './differs';
 import { PasteInto } from './paste-into';
 import { PathsSection } from './paths-section';
 import { SaveBar } from './save-bar';
@@ -108,6 +109,7 @@ function Desk({ id, start: given, resumed, newest }: DeskProps) {
         </div>
       </div>
       <MachineChoice written={sheet} chosen={chosen} />
+      {start.from && <Differs from={start.from} sheet={sheet} />}
       {resumed && start.base > 0 && !notedResume && (
         <p className="m-0 mt-2 flex items-center justify-between gap-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
           <span>Your changes of last time, kept on this device and not yet saved.</span>

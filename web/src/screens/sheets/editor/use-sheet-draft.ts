@@ -62,6 +62,8 @@ export interface KeptDraft {
   /** Revision it was begun from; 0 for a new sheet. */
   readonly base: number;
   readonly sheet: WrittenSheet;
+  /** The other sheet that it was begun from. */
+  readonly from?: WrittenSheet;
 }
 
 export const draftKey = (id: string) => `sheet-draft:${id}`;
@@ -104,7 +106,7 @@ export function useSheetDraft(id: string, start: KeptDraft) {
   const { present } = history;
   useEffect(() => {
     if (present === start.sheet) return;
-    const draft = { base: start.base, sheet: present };
+    const draft = { ...start, sheet: present };
     let pending = true;
     keepDraft(id, draft).then(
       () => (pending = false),
