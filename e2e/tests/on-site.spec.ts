@@ -57,6 +57,9 @@ test('a plug in an unknown order is found pair by pair, measured there, and offe
     await expect(page.getByRole('article', { name: 'Service report' })).toContainText(
       'Red on C6 pin 4, black on C6 pin 3',
     );
+    await expect(page.getByRole('article', { name: 'Service report' })).toContainText(
+      'C6 pinned otherwise here: 1 at 4',
+    );
   });
 
   await test.step('the author is offered it, and has it in the next revision at one press', async () => {

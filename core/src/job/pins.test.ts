@@ -1,6 +1,8 @@
 /** Pins found elsewhere on the machine: the job measures there, and says so; the sheet stays. */
 import * as fc from 'fast-check';
 import { logWriter, provenDead, smallSheet } from '../../test/small-sheet';
+import { assess } from '../diagnose/assess';
+import { buildReport } from '../report/report';
 import { locate } from '../sheet/places';
 import { withMoved } from '../sheet/moved-pins';
 import type { MeasureTest, Sheet } from '../sheet/schema';
@@ -23,6 +25,18 @@ test('the job’s sheet has the pins where they were found, with what they carry
   expect(here.moved).toEqual({ 'b.CN1': { 1: 2, 2: 1 } });
   expect(entryWords(entry, sheet)).toBe('CN1 pinned otherwise here: 1 at 2, 2 at 1');
   expect(jobSheet(sheet, log.entries)).toBe(here);
+});
+
+test('the report tells it to whoever holds a line against the maker’s table', () => {
+  const log = provenDead(logWriter(), 2);
+  const observed = () => {
+    const here = jobSheet(sheet, log.entries);
+    const state = foldJob(sheet, log.entries);
+    return buildReport(here, state, assess(here, state)).observed;
+  };
+  expect(observed()).toEqual([]);
+  log.add('pins', swapped);
+  expect(observed()).toEqual(['CN1 pinned otherwise here: 1 at 2, 2 at 1.']);
 });
 
 test('what was read stands, now at the pins where it was read; taken back, at the sheet’s', () => {

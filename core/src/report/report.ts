@@ -37,6 +37,7 @@ import { METER_FUNCTIONS } from '../meter/functions';
 import { findAccess, stateName, stateOf } from '../sheet/lookup';
 import { expectOf, functionOf, testsOf } from '../sheet/all-tests';
 import { observablesOf } from '../sheet/observables';
+import { movedWords } from '../sheet/moved-pins';
 import type { Sheet } from '../sheet/schema';
 import { insulationWords } from '../job/findings/insulation';
 import { proofOf } from '../job/findings/proof';
@@ -57,7 +58,11 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
       title: code.listed?.title ?? 'not on this sheet',
     })),
     noCode: state.noCode,
-    observed: state.observed.map((entry) => entry.body.text),
+    observed: [
+      ...state.observed.map((entry) => entry.body.text),
+      // Whoever holds a line against the maker's table must know it.
+      ...Object.entries(sheet.moved ?? {}).map(([ref, at]) => `${movedWords(ref, at)}.`),
+    ],
     dead: deadRecord(sheet, state.log),
     left: leftLines(sheet, state),
     rows: state.taken.flatMap((taken) => [

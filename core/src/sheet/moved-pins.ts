@@ -57,6 +57,15 @@ export const movedFurther = (
     }),
   );
 
+/** `C6 pinned otherwise here: 1 at 4, 4 at 1`. */
+export function movedWords(connector: string, at: Readonly<Record<string, number>>): string {
+  const moved = Object.entries(at).filter(([from, to]) => Number(from) !== to);
+  const name = connector.slice(connector.lastIndexOf('.') + 1);
+  return moved.length === 0
+    ? `${name} is pinned as the sheet says`
+    : `${name} pinned otherwise here: ${moved.map(([from, to]) => `${from} at ${to}`).join(', ')}`;
+}
+
 /** A sheet with the pins of a connector written where they were found, for good; its bench with them. */
 export const rePinned = (
   written: WrittenSheet,

@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { findConnector, movedProblem } from '../../sheet/moved-pins';
+import { findConnector, movedProblem, movedWords } from '../../sheet/moved-pins';
 import { refuse } from '../admission/refusal';
 import { Place, strict } from '../log/words';
 import { defineKind } from './kind';
@@ -28,12 +28,6 @@ export const pins = defineKind({
   apply() {
     // The sheet has them where they were found before anything is folded.
   },
-  words({ connector, at }) {
-    const moved = Object.entries(at).filter(([from, to]) => Number(from) !== to);
-    const name = connector.split('.').at(-1)!;
-    return moved.length === 0
-      ? `${name} is pinned as the sheet says`
-      : `${name} pinned otherwise here: ${moved.map(([from, to]) => `${from} at ${to}`).join(', ')}`;
-  },
+  words: ({ connector, at }) => movedWords(connector, at),
   place: () => ({ stage: 'measure' }),
 });

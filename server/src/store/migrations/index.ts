@@ -7,6 +7,7 @@ import * as devices from './0004-devices';
 import * as lists from './0005-lists';
 import * as urgentFirst from './0006-urgent-first';
 import * as placesAndPlans from './0007-places-and-plans';
+import * as entriesByKind from './0008-entries-by-kind';
 
 export interface Migration {
   readonly name: string;
@@ -21,4 +22,5 @@ export const migrations: readonly Migration[] = [
   { name: '0005-lists', up: lists.up },
   { name: '0006-urgent-first', up: urgentFirst.up },
   { name: '0007-places-and-plans', up: placesAndPlans.up },
+  { name: '0008-entries-by-kind', up: entriesByKind.up },
 ];

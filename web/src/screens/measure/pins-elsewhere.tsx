@@ -99,7 +99,7 @@ function PinsForm({ connector, test, blocked, onDone }: OfConnectorProps & { onD
       <table className="mt-3 w-full text-left text-[17px]">
         <thead>
           <tr className="text-[15px] text-soft">
-            <th className="font-normal">Sheet</th>
+            <th className="pl-2 font-normal">Sheet</th>
             <th className="font-normal">Carries</th>
             <th className="font-normal">Here at</th>
           </tr>
@@ -110,7 +110,7 @@ function PinsForm({ connector, test, blocked, onDone }: OfConnectorProps & { onD
             .sort((a, b) => a - b)
             .map((n) => (
               <tr key={n} className={places[n] === n ? '' : 'bg-marigold-tint font-semibold'}>
-                <th scope="row" className="figure py-1 pr-2 font-normal">
+                <th scope="row" className="figure py-1 pr-2 pl-2 font-normal">
                   {n}
                 </th>
                 <td className="pr-2 text-[15px]">
