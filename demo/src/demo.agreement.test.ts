@@ -154,8 +154,21 @@ describe('sheets', () => {
       ),
     );
     expect(rules).toEqual(
-      new Set(['balance', 'sum', 'same', 'one-way', 'matrix', 'witnesses', 'removed', 'ratio']),
+      new Set([
+        'balance',
+        'sum',
+        'same',
+        'one-way',
+        'matrix',
+        'witnesses',
+        'removed',
+        'ratio',
+        'difference',
+        'legs',
+      ]),
     );
+    const over = newest.flatMap(({ rules: own = [] }) => own.map(({ kind }) => kind));
+    expect(over).toContain('switches');
     const kinds = new Set(
       newest.flatMap((sheet) =>
         testsOf(sheet).flatMap((test) =>
@@ -173,6 +186,7 @@ describe('sheets', () => {
       'decays',
       'rises',
       'pulses',
+      'starts',
       'step',
       'follows',
       'within',
