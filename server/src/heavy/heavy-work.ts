@@ -5,7 +5,8 @@ import { readDocument, type DocumentTask, type ReadDocument } from './read-docum
 
 /** Smaller ones are read in a moment. */
 const SMALL = 40_000;
-const TIME_MS = 10_000;
+/** Of a loaded machine: a sheet of thousands of codes takes two seconds of a free one. */
+const TIME_MS = 20_000;
 const QUEUE = 16;
 
 export class HeavyWork {
