@@ -99,6 +99,8 @@ const coils = (...ohms: readonly number[]): MeasureTest => ({
   expect: { kind: 'open', above: 1, unit: 'ohm' },
 });
 
+const bare = foldJob(motor, provenDead(logWriter(), 2).entries);
+
 /** What a machine pinned so reads between two of its pins. */
 function machine(ohms: readonly number[], at: readonly number[]) {
   return (a: number, b: number): PairFigure['reading'] => {
@@ -115,7 +117,7 @@ function findBy(ohms: readonly number[], at: readonly number[]) {
   const read = machine(ohms, at);
   const figures: PairFigure[] = [];
   for (;;) {
-    const found = findPins(motor, coils(...ohms), 'b.M', figures, { meters: [] });
+    const found = findPins(motor, coils(...ohms), 'b.M', figures, bare);
     if (!found.next || figures.length > 10) return { found, figures };
     figures.push({ pins: found.next, reading: read(...found.next) });
   }
@@ -146,7 +148,7 @@ test('figures that no order explains are said to fit none', () => {
       .slice(i + 1)
       .map((b) => ({ pins: [a, b] as const, reading: { kind: 'overload' as const } })),
   );
-  expect(findPins(motor, coils(10, 20, 40), 'b.M', figures, { meters: [] })).toEqual({
+  expect(findPins(motor, coils(10, 20, 40), 'b.M', figures, bare)).toEqual({
     ways: 0,
     unsure: [],
   });

@@ -8,20 +8,6 @@ import type { Connector, Sheet, WrittenSheet } from './schema';
 /** By connector, `main.CN4`, the sheet's pin to the pin of the machine. Those not named stand where they are. */
 export type Moved = Readonly<Record<string, Readonly<Record<string, number>>>>;
 
-export function findConnector(
-  { boards }: Pick<Sheet, 'boards'>,
-  ref: string,
-): Connector | undefined {
-  const [board, id] = ref.split('.');
-  return boards.find((each) => each.id === board)?.connectors?.find((each) => each.id === id);
-}
-
-/** The connector that a place belongs to, `main.CN4` of `main.CN4.1`; undefined for a point of a board. */
-export function connectorOf(ref: string | undefined): string | undefined {
-  const parts = ref?.split('.');
-  return parts?.length === 3 ? parts.slice(0, 2).join('.') : undefined;
-}
-
 /** What is wrong with pins said to stand elsewhere; undefined where every pin has one place of its own. */
 export function movedProblem(
   connector: Connector,

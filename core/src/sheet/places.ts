@@ -6,6 +6,21 @@ export type Place = { readonly board: Board; readonly ref: string } & (
   | { readonly kind: 'point'; readonly point: BoardPoint }
 );
 
+/** @param ref - `main.CN4`; a pin’s own reference will do. */
+export function findConnector(
+  { boards }: Pick<Sheet, 'boards'>,
+  ref: string,
+): Connector | undefined {
+  const [board, id] = ref.split('.');
+  return boards.find((each) => each.id === board)?.connectors?.find((each) => each.id === id);
+}
+
+/** The connector that a place belongs to, `main.CN4` of `main.CN4.1`; undefined for a point of a board. */
+export function connectorOf(ref: string | undefined): string | undefined {
+  const parts = ref?.split('.');
+  return parts?.length === 3 ? parts.slice(0, 2).join('.') : undefined;
+}
+
 /** @returns undefined where the sheet has no such place. */
 export function locate(sheet: Pick<Sheet, 'boards'>, ref: string): Place | undefined {
   const [boardId, second, third] = ref.split('.');
@@ -15,7 +30,7 @@ export function locate(sheet: Pick<Sheet, 'boards'>, ref: string): Place | undef
     const point = board.points?.find((each) => each.id === second);
     return point && { kind: 'point', board, ref, point };
   }
-  const connector = board.connectors?.find((each) => each.id === second);
+  const connector = findConnector(sheet, ref);
   const pin = connector?.pins.find((each) => String(each.n) === third);
   return connector && pin && { kind: 'pin', board, ref, connector, pin };
 }

@@ -17,12 +17,21 @@ export {
   ruleObservables,
   shownBy,
 } from '../sheet/observables';
-export { connectorOf, findConnector, movedFurther, rePinned } from '../sheet/moved-pins';
+export { movedFurther, rePinned } from '../sheet/moved-pins';
 export { type PastedTable, pasteCodes, pasteParts, pastePins } from '../sheet/paste-table';
 export { standsFor } from '../sheet/expand/stands-for';
 export { onPathWords, pathsAt, type PathStop, stopsOf } from '../sheet/stops';
 export { otherEnd, placementWords } from '../sheet/placement';
-export { locate, type Place, placeDetail, placeName, sameLeads, sideOf } from '../sheet/places';
+export {
+  connectorOf,
+  findConnector,
+  locate,
+  type Place,
+  placeDetail,
+  placeName,
+  sameLeads,
+  sideOf,
+} from '../sheet/places';
 export { type Sheet, sheetSchema, type WrittenSheet } from '../sheet/schema';
 export type { Variant } from '../sheet/schema/shape';
 export {

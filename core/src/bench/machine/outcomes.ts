@@ -2,7 +2,7 @@
  * What a specimen reads at every test of its sheet, judged as the sheet judges. Readings of volts and
  * clamps in one situation come out of one solution; what drives the circuit is solved by itself.
  */
-import type { GroupReading } from '../../judge/groups/readings';
+import { groupReading } from '../../judge/groups/readings';
 import { judgeTogether, type TogetherRule } from '../../judge/groups/index';
 import { outsOf } from '../../conditions/wants';
 import { resolveExpectation } from '../../judge/given';
@@ -353,7 +353,11 @@ function* togetherOutcomes(
   ): string | undefined => {
     const group = names.flatMap((name) => {
       const found = read.get(observable(name));
-      return found?.reading ? [groupReading(found, found.reading, name)] : [];
+      if (!found?.reading) return [];
+      const { test, point, reading, judgement } = found;
+      return [
+        groupReading({ id: name, unit: expectOf(test, point).unit, reading, judgement }, point),
+      ];
     });
     return group.length === names.length ? judgeTogether(rule, group).outcome : undefined;
   };
@@ -367,16 +371,3 @@ function* togetherOutcomes(
     if (found !== undefined) yield [rule.id, found];
   }
 }
-
-const groupReading = (
-  { test, point, judgement }: BenchReading,
-  reading: Reading,
-  id: string,
-): GroupReading => ({
-  id,
-  unit: expectOf(test, point).unit,
-  reading,
-  judgement,
-  ...(point.red !== undefined && { red: point.red }),
-  ...(point.black !== undefined && { black: point.black }),
-});

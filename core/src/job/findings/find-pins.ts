@@ -4,9 +4,13 @@
  */
 import type { Reading } from '../../judge/reading';
 import { functionOf } from '../../sheet/all-tests';
-import { connectorOf, findConnector } from '../../sheet/moved-pins';
+import { observableId } from '../../sheet/observables';
+import { connectorOf, findConnector } from '../../sheet/places';
 import type { MeasureTest, Sheet, TestPoint } from '../../sheet/schema';
-import { judgeTaken, type JudgedWith } from './judge-taken';
+import { twinFigure } from '../work/twins';
+import type { JobState } from '../state/state';
+import { judgeTaken } from './judge-taken';
+import { ofPoint } from './limits';
 
 /** What was read between two pins of the machine, either way round. */
 export interface PairFigure {
@@ -47,18 +51,21 @@ interface Wanted {
   readonly fits: ReadonlyMap<string, boolean>;
 }
 
+/** What the figures of a job are judged with. */
+type Readings = Pick<JobState, 'meters' | 'meter' | 'lead' | 'given' | 'compared' | 'twins'>;
+
 /** Which pin is which, as far as the figures tell. The pins are numbered as the sheet given has them. */
 export function findPins(
   sheet: Sheet,
   test: MeasureTest,
   ref: string,
   figures: readonly PairFigure[],
-  judgedWith: JudgedWith,
+  state: Readings,
 ): PinsFound {
   const places = findConnector(sheet, ref)?.pins.map(({ n }) => n) ?? [];
   const points = pairPointsOf(test, ref);
   if (places.length > MOST_PINS_FOUND || points.length === 0) return { ways: 0, unsure: [] };
-  const wanted = points.map((point) => wantedOf(sheet, test, point, figures, judgedWith));
+  const wanted = points.map((point) => wantedOf(sheet, test, point, figures, state));
   const pins = [...new Set(wanted.flatMap(({ red, black }) => [red, black]))];
   const { whole, open } = waysToPin(pins, places, wanted);
   const fewest = whole.toSorted((a, b) => movesIn(a) - movesIn(b))[0];
@@ -76,8 +83,14 @@ function wantedOf(
   test: MeasureTest,
   point: TestPoint,
   figures: readonly PairFigure[],
-  judgedWith: JudgedWith,
+  state: Readings,
 ): Wanted {
+  const judgedWith = {
+    meters: state.meters,
+    lead: state.lead ?? state.meter?.lead,
+    given: ofPoint(state.given, test, point),
+    twin: twinFigure(state, observableId(test, point.id)),
+  };
   const fits = new Map(
     figures.map(({ pins, reading }) => {
       const verdict = judgeTaken(sheet, test, point, reading, judgedWith)?.verdict;

@@ -1,5 +1,5 @@
 /** What the readings of a test say together. */
-import type { GroupReading } from '../../judge/groups/readings';
+import { groupReading, type GroupReading } from '../../judge/groups/readings';
 import {
   answered,
   judgeEarly,
@@ -92,7 +92,7 @@ function judged(
   const kept = known.get(rule) ?? [];
   const before = kept.find((each) => each.whole === whole && sameList(each.of, of));
   if (before) return before.judgement;
-  const readings = taken.map((each) => groupReading(each, named(each)));
+  const readings = taken.map((each) => readingOf(each, named(each)));
   const asked = JSON.stringify(readings);
   const same = kept.find((each) => each.whole === whole && each.asked === asked);
   if (same) return same.judgement;
@@ -104,15 +104,8 @@ function judged(
 const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((each, i) => each === b[i]);
 
-function groupReading(taken: TakenReading | TakenAnswer, id: string): GroupReading {
+function readingOf(taken: TakenReading | TakenAnswer, id: string): GroupReading {
   if (taken.kind === 'answer') return { id, ...answered(taken.outcome) };
   const { test, point, reading, judgement } = taken;
-  return {
-    id,
-    unit: expectOf(test, point).unit,
-    reading,
-    judgement,
-    ...(point.red !== undefined && { red: point.red }),
-    ...(point.black !== undefined && { black: point.black }),
-  };
+  return groupReading({ id, unit: expectOf(test, point).unit, reading, judgement }, point);
 }

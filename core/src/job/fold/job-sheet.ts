@@ -5,7 +5,8 @@
 import type { Static } from '@sinclair/typebox';
 import { expandSheet } from '../../sheet/expand/expand';
 import type { Chosen } from '../../sheet/expand/variants';
-import { findConnector, movedProblem, withMoved, type Moved } from '../../sheet/moved-pins';
+import { movedProblem, withMoved, type Moved } from '../../sheet/moved-pins';
+import { findConnector } from '../../sheet/places';
 import type { Sheet, WrittenSheet } from '../../sheet/schema';
 import type { LoggedEntry } from '../log/entry';
 import { inLogOrder } from '../log/log-order';

@@ -1,5 +1,6 @@
 import { Type } from '@sinclair/typebox';
-import { findConnector, movedProblem, movedWords } from '../../sheet/moved-pins';
+import { movedProblem, movedWords } from '../../sheet/moved-pins';
+import { findConnector } from '../../sheet/places';
 import { refuse } from '../admission/refusal';
 import { Place, strict } from '../log/words';
 import { defineKind } from './kind';

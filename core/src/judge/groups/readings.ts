@@ -17,6 +17,16 @@ export interface GroupReading {
   readonly black?: string;
 }
 
+/** A judged reading as rules take it, with the places of its probes where there are any. */
+export const groupReading = (
+  read: Omit<GroupReading, 'red' | 'black'>,
+  { red, black }: { readonly red?: string | undefined; readonly black?: string | undefined },
+): GroupReading => ({
+  ...read,
+  ...(red !== undefined && { red }),
+  ...(black !== undefined && { black }),
+});
+
 /** The corrected figures with their errors; undefined when any of them is an overload. */
 export function figuresOf(readings: readonly GroupReading[]): Measured[] | undefined {
   const figures = readings.flatMap(({ judgement: { corrected, errors } }) =>

@@ -1,17 +1,20 @@
 /** Figures between pins of an unknown connector: which of the sheet's each must be. */
-import { parseEntry } from '@jeitinho/core';
+import { parseEntry, sourceWords } from '@jeitinho/core';
 import {
   accessOwedFor,
   findPins,
   MOST_PINS_FOUND,
   type PairFigure,
   pairPointsOf,
+  stillAsked,
 } from '@jeitinho/core/job';
 import { readingWords, typedReading } from '@jeitinho/core/judge';
 import { findConnector, movedFurther, type MeasureTest, wantsOf } from '@jeitinho/core/sheet';
-import { useState } from 'react';
+import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
+import { limitWordsAt } from '../job/taken-words';
+import { problemOf } from './use-reading';
 
 export interface PairByPairProps {
   readonly test: MeasureTest;
@@ -21,31 +24,35 @@ export interface PairByPairProps {
 }
 
 export function PairByPair({ test, connector, onFound }: PairByPairProps) {
-  const { sheet, state } = useJob();
-  const [figures, setFigures] = useState<readonly PairFigure[]>([]);
-  const [text, setText] = useState('');
+  const { job, sheet, state } = useJob();
+  // A slip beside the dialog, or a reload, loses no figure.
+  const [kept, setKept] = useDraft(`pairs.${job.id}.${test.id}.${connector}`);
+  const [text, setText] = useDraft(`pair.${job.id}.${test.id}.${connector}`);
+  const figures = kept === '' ? [] : (JSON.parse(kept) as readonly PairFigure[]);
   const socket = findConnector(sheet, connector)!;
-  if (pairPointsOf(test, connector).length === 0 || socket.pins.length > MOST_PINS_FOUND)
-    return null;
+  const points = pairPointsOf(test, connector);
+  if (points.length === 0 || socket.pins.length > MOST_PINS_FOUND) return null;
   const { isolates, access } = wantsOf(sheet, test);
   const out = access.flatMap(({ access: { id }, position }) => (position === 'out' ? [id] : []));
   const owed = accessOwedFor(sheet, state, [...isolates, ...out]);
-  if (owed.length > 0)
+  const first = [
+    ...owed.map(({ id, name }) => name ?? id),
+    ...points.flatMap((point) => stillAsked(state, test, point)?.asks ?? []),
+  ];
+  if (first.length > 0)
     return (
       <p className="m-0 mt-2 border-l-4 border-hair pl-3 text-[15px]">
-        First: {owed.map(({ id, name }) => name ?? id).join(', ')}. Then it can be found pair by
-        pair.
+        First: {[...new Set(first)].join(', ')}. Then it can be found pair by pair.
       </p>
     );
-  const { meters, lead } = state;
-  const given = state.given.get(test.id);
-  const found = findPins(sheet, test, connector, figures, { meters, lead, given });
+  const found = findPins(sheet, test, connector, figures, state);
   const parsed = parseEntry(text, 'ohm');
-  const reading = typedReading(parsed);
+  const problem = problemOf(parsed, 'ohm');
+  const reading = problem === undefined ? typedReading(parsed) : undefined;
   const { next } = found;
   const keep = () => {
-    if (!next || !reading || (reading.kind !== 'value' && reading.kind !== 'overload')) return;
-    setFigures([...figures, { pins: next, reading }]);
+    if (!next || !reading) return;
+    setKept(JSON.stringify([...figures, { pins: next, reading }]));
     setText('');
   };
   return (
@@ -84,11 +91,20 @@ export function PairByPair({ test, connector, onFound }: PairByPairProps) {
           </Button>
         </form>
       ) : (
-        <p role="status" className="m-0 mt-1 text-[17px]">
+        <p role="status" aria-label="Which pin is which" className="m-0 mt-1 text-[17px]">
           {foundWords(found)}
         </p>
       )}
-      {parsed.kind === 'error' && <p className="m-0 text-brick">{parsed.message}</p>}
+      <p role="status" className="m-0 text-[15px] text-brick">
+        {problem}
+      </p>
+      <p className="m-0 text-[14px]">
+        Held against{' '}
+        {points
+          .map((point) => `${point.name ?? point.id}: ${limitWordsAt(sheet, state, test, point)}`)
+          .join('; ')}
+        . {sourceWords(sheet, test.page)}
+      </p>
       <div className="flex flex-wrap gap-2">
         {!next && found.at && (
           <Button
@@ -101,7 +117,7 @@ export function PairByPair({ test, connector, onFound }: PairByPairProps) {
           </Button>
         )}
         {figures.length > 0 && (
-          <Button kind="quiet" className="mt-2" onClick={() => setFigures([])}>
+          <Button kind="quiet" className="mt-2" onClick={() => setKept('')}>
             Begin again
           </Button>
         )}
@@ -112,7 +128,7 @@ export function PairByPair({ test, connector, onFound }: PairByPairProps) {
 
 function foundWords({ at, unsure }: ReturnType<typeof findPins>): string {
   if (!at)
-    return 'No pinning fits these figures. Read the pairs again; if they stay, the part itself is out.';
+    return 'No order of the pins fits these figures. Read the pairs again; if they stay, what hangs on this plug is not as the sheet says.';
   const where = Object.entries(at).map(([from, to]) => `${from} at ${to}`);
   const told = where.length > 0 ? `Found: ${where.join(', ')}.` : 'They stand as the sheet says.';
   return unsure.length === 0

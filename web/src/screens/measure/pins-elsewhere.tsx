@@ -55,7 +55,7 @@ function OfConnector(props: OfConnectorProps) {
           </>
         )}
         <Dialog.Trigger className="min-h-11 cursor-pointer px-1 text-ink underline decoration-hair underline-offset-4">
-          {moved.length > 0 ? `Change ${name}` : `${name} is pinned otherwise here`}
+          {moved.length > 0 ? `Change ${name}` : `Is ${name} pinned otherwise here?`}
         </Dialog.Trigger>
       </p>
       <DialogFrame title={`Where the pins of ${name} are`}>

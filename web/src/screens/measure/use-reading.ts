@@ -78,7 +78,8 @@ export function useReading(
   return { text, setText: type, parsed, problem, ready, insulation, keep };
 }
 
-function problemOf(parsed: TypedEntry, fn: MeterFunction | undefined): string | undefined {
+/** Why what is typed cannot be a figure of this function. */
+export function problemOf(parsed: TypedEntry, fn: MeterFunction | undefined): string | undefined {
   if (parsed.kind === 'error') return parsed.message;
   if (fn && parsed.kind === 'value' && parsed.value < 0 && !METER_FUNCTIONS[fn].signed)
     return `A meter on ${METER_FUNCTIONS[fn].words} shows nothing below zero. Check the figure.`;

@@ -31,13 +31,16 @@ function Found({ sheet, found }: { sheet: WrittenSheet; found: PinsFoundResource
   const writeIn = async () => {
     const kept = await keptDraft(sheet.id);
     const draft = kept ?? { base: sheet.revision, sheet };
-    await keepDraft(sheet.id, { ...draft, sheet: rePinned(draft.sheet, connector, at) });
+    const pins = (of: WrittenSheet) => JSON.stringify(findConnector(of, connector)?.pins);
+    // Pins that the draft has changed already are the author's: nothing is moved twice.
+    if (pins(draft.sheet) === pins(sheet))
+      await keepDraft(sheet.id, { ...draft, sheet: rePinned(draft.sheet, connector, at) });
     void navigate(`/sheets/${encodeURIComponent(sheet.id)}/edit`);
   };
   return (
     <li className="flex flex-wrap items-center gap-x-4">
       <span>
-        <strong>{connector}</strong>:{' '}
+        <strong>{plugName(sheet, connector)}</strong>:{' '}
         {Object.entries(at)
           .map(([from, to]) => `${from} at ${to}`)
           .join(', ')}
@@ -60,4 +63,11 @@ function Found({ sheet, found }: { sheet: WrittenSheet; found: PinsFoundResource
       )}
     </li>
   );
+}
+
+/** `Dryer board, C6`. */
+function plugName({ boards }: WrittenSheet, connector: string): string {
+  const [boardId, plug] = connector.split('.');
+  const board = boards.find(({ id }) => id === boardId)?.name;
+  return board === undefined ? connector : `${board}, ${plug}`;
 }
