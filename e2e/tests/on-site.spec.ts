@@ -17,6 +17,7 @@ test('a plug in an unknown order is found pair by pair, measured there, and offe
   newJob,
 }) => {
   const id = await newJob('dryer');
+  const asItWas = (await (await page.request.get('/api/v1/sheets/secavento-gd7')).json()) as object;
   await provenDead(page, id);
   await page.goto(`/jobs/${id}/measure?at=coils@1`);
   await page.getByRole('heading', { level: 1, name: 'Valve coils' }).waitFor();
@@ -87,11 +88,19 @@ test('a plug in an unknown order is found pair by pair, measured there, and offe
     await page.getByRole('heading', { level: 1, name: /Secavento/ }).waitFor();
     await expect(page.getByRole('region', { name: 'Pins found elsewhere' })).toHaveCount(0);
     const saved = await page.request.get('/api/v1/sheets/secavento-gd7');
-    const { tests } = (await saved.json()) as { tests: { id: string; points?: object[] }[] };
+    const { tests, revision } = (await saved.json()) as {
+      tests: { id: string; points?: object[] }[];
+      revision: number;
+    };
     expect(tests.find((each) => each.id === 'coils')?.points?.[0]).toMatchObject({
       red: 'brd.C6.4',
       black: 'brd.C6.3',
     });
+    // Other stories share this server, and count on the sheet as it was.
+    const back = await page.request.post('/api/v1/sheets', {
+      data: { ...asItWas, revision: revision + 1 },
+    });
+    expect(back.status()).toBe(201);
   });
 });
 
