@@ -28,3 +28,28 @@ export async function provenDead(page: Page, job: string, store = 2.8): Promise<
   });
   expect(sent.ok() ? '' : await sent.text()).toBe('');
 }
+
+/**
+ * Writes entries on a job's log without the page, a second between them.
+ * @param ago seconds from the first of them to now
+ */
+export async function kept(
+  page: Page,
+  job: string,
+  ago: number,
+  entries: readonly (readonly [kind: string, body: object])[],
+): Promise<void> {
+  const first = Date.now() - ago * 1000;
+  const sent = await page.request.post(`/api/v1/jobs/${job}/entries`, {
+    data: {
+      entries: entries.map(([kind, body], n) => ({
+        id: randomUUID(),
+        kind,
+        at: new Date(first + n * 1000).toISOString(),
+        author: 'Davi Moura',
+        body,
+      })),
+    },
+  });
+  expect(sent.ok() ? '' : await sent.text()).toBe('');
+}

@@ -2,10 +2,10 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { test as base, expect, type Page } from '@playwright/test';
 import { freePort, Jeitinho } from './jeitinho';
-import { provenDead } from './proven-dead';
+import { kept, provenDead } from './proven-dead';
 import { UNITS } from './units';
 
-export { provenDead, UNITS };
+export { kept, provenDead, UNITS };
 
 export const test = base.extend<
   { newJob: (unit?: keyof typeof UNITS, bench?: { seed: number }) => Promise<string> },

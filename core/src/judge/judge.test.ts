@@ -242,6 +242,9 @@ test('limits in words, the unit once where it is shared', () => {
     '400\u2009Ω to 2\u2009kΩ',
   );
   expect(limitWords({ kind: 'atMost', high: 1, unit: 'ohm' })).toBe('at most 1\u2009Ω');
+  expect(limitWords({ kind: 'atLeast', low: 24, unit: 'A', peak: true })).toBe(
+    'at least 24\u2009A at its highest',
+  );
   expect(limitWords({ kind: 'atLeast', low: 400, unit: 'ohm' })).toBe('at least 400\u2009Ω');
   expect(limitWords({ kind: 'open', above: 1e7, unit: 'ohm' })).toBe('OL or above 10\u2009MΩ');
 });

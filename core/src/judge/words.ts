@@ -1,11 +1,14 @@
 /** The trade's words for verdicts and limits. */
 import { formatQuantity, splitQuantity } from '../units/format';
-import type { Unit } from '../units/units';
+import { UNIT_FACTS, type Unit } from '../units/units';
 import { limitsOf, type Expectation } from './expectation';
 import type { Judgement, Outcome } from './judge';
 
-/** `0.33 to 0.62 V`, `at most 1 Ω`, `open, above 10 MΩ`. */
-export function limitWords(expect: Expectation): string {
+/** `0.33 to 0.62 V`, `at most 1 Ω`, `open, above 10 MΩ`, `at least 24 A at its highest`. */
+export const limitWords = (expect: Expectation): string =>
+  `${standingWords(expect)}${expect.peak ? ' at its highest' : ''}`;
+
+function standingWords(expect: Expectation): string {
   const { low, high } = limitsOf(expect);
   const show = (value: number) => formatQuantity(value, expect.unit);
   if (expect.kind === 'open') return `OL or above ${show(expect.above)}`;
@@ -26,6 +29,13 @@ export function bandWords(low: number | undefined, high: number | undefined, uni
   if (low !== undefined) return limitWords({ kind: 'atLeast', low, unit });
   return high === undefined ? '' : limitWords({ kind: 'atMost', high, unit });
 }
+
+/** The same of a difference: `4 to 12 K` between two temperatures. */
+export const bandApartWords = (
+  low: number | undefined,
+  high: number | undefined,
+  unit: Unit,
+): string => bandWords(low, high, unit).replace(UNIT_FACTS.degC.symbol, 'K');
 
 const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
   ok: 'in',

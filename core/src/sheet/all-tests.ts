@@ -17,6 +17,11 @@ export function testsOf(sheet: Pick<Sheet, 'tests' | 'sequences'>): readonly Tes
   return tests;
 }
 
+/** Everything that the tests of this machine want to be brought along, each once. */
+export const toBring = (sheet: Sheet): readonly string[] => [
+  ...new Set(testsOf(sheet).flatMap(({ carry = [] }) => carry)),
+];
+
 const FUNCTION_FOR: Partial<Record<string, MeterFunction>> = {
   V: 'V~',
   A: 'A~',

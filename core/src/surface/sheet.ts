@@ -1,7 +1,7 @@
 /** Service sheets: `@jeitinho/core/sheet`. */
 export { baseState } from '../conditions/live-state';
 export { wantsOf } from '../conditions/wants';
-export { expectOf, functionOf, phaseName, testsOf } from '../sheet/all-tests';
+export { expectOf, functionOf, phaseName, testsOf, toBring } from '../sheet/all-tests';
 export { codeWords, decodeCode, normaliseCode } from '../sheet/codes/match';
 export { compareSheets, type SheetChange } from '../sheet/compare';
 export { expandSheet, machineSheet, plainSheet } from '../sheet/expand/expand';

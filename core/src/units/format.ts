@@ -48,6 +48,10 @@ export function splitQuantity(value: number, unit: Unit, digits = 4): Figure {
   return { digits: (value < 0 ? MINUS : '') + text, unit: prefix + symbol };
 }
 
+/** How far two figures lie apart: `8 K` between two temperatures, else as the figures themselves. */
+export const formatDifference = (value: number, unit: Unit, digits = 4): string =>
+  formatQuantity(value, unit, digits).replace(UNIT_FACTS.degC.symbol, 'K');
+
 /** `1.95 kΩ`, with a thin space before the unit. */
 export function formatQuantity(value: number, unit: Unit, digits = 4): string {
   const figure = splitQuantity(value, unit, digits);

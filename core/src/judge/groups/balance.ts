@@ -8,7 +8,7 @@
 import { Type } from '@sinclair/typebox';
 import { InvalidInputError } from '../../errors';
 import { nth } from '../../numeric/nth';
-import { formatQuantity } from '../../units/format';
+import { formatDifference } from '../../units/format';
 import { certain, judgeApart, unsettled } from '../figure';
 import type { Judgement } from '../judge';
 import type { Drawn } from '../uncertainty/draws';
@@ -97,7 +97,7 @@ export function judgeBalance(rule: BalanceLimits, readings: readonly GroupReadin
       figure,
       rule.spread,
       'unequal',
-      `They lie ${formatQuantity(figure.value, first.unit, 3)} apart; ${formatQuantity(rule.spread, first.unit)} is allowed.${odd}`,
+      `They lie ${formatDifference(figure.value, first.unit, 3)} apart; ${formatDifference(rule.spread, first.unit)} is allowed.${odd}`,
     );
   }
   const limit = rule.percent ?? 0;

@@ -5,9 +5,9 @@
  * Worked example: 12.3 °C in and 7.1 °C out are 5.2 K apart; 4 to 7 K is right.
  */
 import { Type } from '@sinclair/typebox';
-import { formatQuantity } from '../../units/format';
+import { formatDifference } from '../../units/format';
 import { judgeFigure, unsettled } from '../figure';
-import { bandWords } from '../words';
+import { bandApartWords } from '../words';
 import { drawFigure, figuresOf, twoOf } from './readings';
 import { defineRule, Point } from './rule';
 
@@ -42,7 +42,7 @@ export const difference = defineRule({
       figure,
       { low, high },
       { low: 'low', high: 'high' },
-      `The difference is ${formatQuantity(figure.value, first.unit, 3)}; ${bandWords(rule.low, rule.high, first.unit)} is right.`,
+      `The difference is ${formatDifference(figure.value, first.unit, 3)}; ${bandApartWords(rule.low, rule.high, first.unit)} is right.`,
     );
   },
 });

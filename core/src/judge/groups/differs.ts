@@ -4,7 +4,7 @@
  *
  * Worked example: 9.8 bar on both sides of a running compressor, 2 bar at least wanted: it does not pump.
  */
-import { formatQuantity } from '../../units/format';
+import { formatDifference } from '../../units/format';
 import { judgeFigure, unsettled } from '../figure';
 import { drawFigure, figuresOf, twoOf, readingsWanted } from './readings';
 import { defineRule, pointList, positive } from './rule';
@@ -33,7 +33,7 @@ export const differs = defineRule({
       figure,
       { low: least, high: Infinity },
       { low: 'equal', high: 'equal' },
-      `${first.id} and ${second.id} lie ${formatQuantity(figure.value, first.unit, 3)} apart; ${formatQuantity(least, first.unit)} at least is right.`,
+      `${first.id} and ${second.id} lie ${formatDifference(figure.value, first.unit, 3)} apart; ${formatDifference(least, first.unit)} at least is right.`,
     );
   },
 });

@@ -8,7 +8,7 @@
  * Worked example: 2.31, 2.30 and 2.32 Ω with ±(0.5 % + 0.03 Ω) are equal; 2.31, 2.30 and 2.95 Ω are not.
  */
 import { Type } from '@sinclair/typebox';
-import { formatQuantity } from '../../units/format';
+import { formatDifference } from '../../units/format';
 import { certain, judgeClasses } from '../figure';
 import { DECISION_LEVEL } from '../uncertainty/level';
 import { spreadOf } from './balance';
@@ -31,7 +31,7 @@ export const equal = defineRule({
     const figure = drawFigure({ id }, spreadOf, figures);
     const unit = readings[0]!.unit;
     const byError = figure.value === 0 ? 1 : figure.byErrorAlone();
-    const apart = `They lie ${formatQuantity(figure.value, unit, 3)} apart`;
+    const apart = `They lie ${formatDifference(figure.value, unit, 3)} apart`;
     if (byError < 1 - DECISION_LEVEL)
       return {
         ...judgeClasses(

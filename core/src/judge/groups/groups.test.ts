@@ -282,6 +282,9 @@ describe('difference and differs', () => {
   test('12.3 less 7.1 °C is 5.2 K: in; 3.1 K is low, 9 K high, wherever both lie', () => {
     expect(between(12.3, 7.1)).toMatchObject({ verdict: 'in', outcome: 'ok' });
     expect(between(12.3, 7.1).corrected).toBeCloseTo(5.2, 9);
+    expect(between(12.3, 7.1).sentence).toBe(
+      'The difference is 5.2\u2009K; 4 to 7\u2009K is right.',
+    );
     expect(between(40.2, 37.1)).toMatchObject({ verdict: 'out', outcome: 'low' });
     expect(between(12, 3)).toMatchObject({ verdict: 'out', outcome: 'high' });
   });

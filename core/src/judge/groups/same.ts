@@ -6,7 +6,7 @@
  * between is clear.
  */
 import { Type } from '@sinclair/typebox';
-import { formatQuantity } from '../../units/format';
+import { formatDifference } from '../../units/format';
 import { certain, judgeFigure } from '../figure';
 import { drawFigure, figuresOf, openOnes, twoOf, readingsWanted } from './readings';
 import { defineRule, pointList, positive } from './rule';
@@ -42,7 +42,7 @@ export const same = defineRule({
       figure,
       { low: -allowed, high: allowed },
       { low: 'apart', high: 'apart' },
-      `${first.id} and ${second.id} differ by ${formatQuantity(Math.abs(figure.value), first.unit, 3)}; ${formatQuantity(allowed, first.unit, 3)} is allowed.`,
+      `${first.id} and ${second.id} differ by ${formatDifference(Math.abs(figure.value), first.unit, 3)}; ${formatDifference(allowed, first.unit, 3)} is allowed.`,
     );
   },
 });

@@ -3,7 +3,7 @@
  * here and a line in `index.ts`; the compiler asks for whatever was forgotten.
  */
 import { Type, type Static, type TObject, type TProperties, type TSchema } from '@sinclair/typebox';
-import { formatQuantity } from '../../units/format';
+import { formatDifference, formatQuantity } from '../../units/format';
 import type { Unit } from '../../units/units';
 import { unitSchema } from '../expectation';
 import type { Judgement } from '../judge';
@@ -24,6 +24,8 @@ export interface Wanted {
 /** How figures of a series are written. */
 export interface Writing {
   readonly show: (value: number) => string;
+  /** How far apart: kelvins between two temperatures. */
+  readonly apart: (value: number) => string;
   /** `0.33 to 0.62 V`, `at least 5 V`; empty without limits. */
   readonly band: (low?: number, high?: number) => string;
 }
@@ -69,5 +71,6 @@ export type AnySeries = SeriesOf<string, TProperties> & { readonly schema: TSche
 
 export const writingIn = (unit: Unit): Writing => ({
   show: (value) => formatQuantity(value, unit),
+  apart: (value) => formatDifference(value, unit),
   band: (low, high) => bandWords(low, high, unit),
 });

@@ -4,7 +4,7 @@
  *
  * Worked example: 5.02, 5.05, 4.98, 5.01 V over 10 s spread by 0.07 V: steady at 0.1 V, unsteady at 0.05.
  */
-import { formatQuantity } from '../../units/format';
+import { formatDifference } from '../../units/format';
 import { judgeApart, unsettled } from '../figure';
 import { drawBetween, durationOf, range } from './samples';
 import { defineSeries, positive, seconds } from './series-kind';
@@ -15,7 +15,7 @@ export const steady = defineSeries({
   kind: 'steady',
   fields: { spread: positive, /** That must be covered. */ seconds },
   outcomes: () => OUTCOMES,
-  words: (expect, { show }) => `steady within ${show(expect.spread)} for ${expect.seconds} s`,
+  words: (expect, { apart }) => `steady within ${apart(expect.spread)} for ${expect.seconds} s`,
   seconds: (expect) => expect.seconds,
   wanted({ spread }, { samples }) {
     const { min, max } = range(samples);
@@ -35,7 +35,7 @@ export const steady = defineSeries({
       figure,
       rule.spread,
       'unsteady',
-      `It moves by ${formatQuantity(figure.value, rule.unit, 3)}; ${formatQuantity(rule.spread, rule.unit)} is allowed.`,
+      `It moves by ${formatDifference(figure.value, rule.unit, 3)}; ${formatDifference(rule.spread, rule.unit)} is allowed.`,
     );
   },
 });

@@ -6,7 +6,7 @@
  * Worked example: −6, −4, −1, 3, 8 °C rises by 14 K, every step upwards: share 1.
  */
 import { Type } from '@sinclair/typebox';
-import { formatQuantity } from '../../units/format';
+import { formatDifference } from '../../units/format';
 import { classProbabilitiesOf, judgeClasses, unsettled } from '../figure';
 import type { Judgement } from '../judge';
 import type { ErrorsAt } from '../uncertainty/errors';
@@ -39,7 +39,7 @@ const trend = <const K extends 'rises' | 'falls'>(kind: K, direction: 1 | -1) =>
     kind,
     fields,
     outcomes: () => OUTCOMES,
-    words: (expect, { show }) => `${kind} by ${show(expect.by)} in ${expect.seconds} s`,
+    words: (expect, { apart }) => `${kind} by ${apart(expect.by)} in ${expect.seconds} s`,
     seconds: (expect) => expect.seconds,
     judge: (expect, series, errors) => judgeTrend(expect, direction, series, errors),
   });
@@ -69,14 +69,14 @@ function judgeTrend(
     { low: 'still', high: '' },
   );
   const enough = (p.ok ?? 0) >= DECISION_LEVEL;
-  const show = (value: number) => formatQuantity(value, rule.unit, 3);
+  const show = (value: number) => formatDifference(value, rule.unit, 3);
   if (!enough && durationOf(samples) < rule.seconds)
     return unsettled(
       OUTCOMES,
-      `${show(change.value)} of ${formatQuantity(rule.by, rule.unit)} so far; watch it for ${rule.seconds} s.`,
+      `${show(change.value)} of ${formatDifference(rule.by, rule.unit)} so far; watch it for ${rule.seconds} s.`,
     );
   const back = netChange(samples) * direction;
-  const wanted = `${formatQuantity(rule.by, rule.unit)} in ${rule.seconds} s is wanted.`;
+  const wanted = `${formatDifference(rule.by, rule.unit)} in ${rule.seconds} s is wanted.`;
   if (!enough && back < -rule.by / 2)
     return judgeClasses(
       { ok: 0, 'wrong-way': 1 },

@@ -33,7 +33,17 @@ export const benchSchema = Type.Object({
   /** Tolerance of single elements, as a share of their value. */
   tolerances: Type.Optional(Type.Record(ElementName, Type.Number({ minimum: 0, maximum: 0.9 }))),
   /** What a label or a reference instrument says: test or observable to a figure or a node. */
-  given: Type.Optional(Type.Record(Ref, Type.Union([Type.Number(), Node]))),
+  given: Type.Optional(
+    Type.Record(
+      Ref,
+      Type.Union([
+        Type.Number(),
+        Node,
+        /** A label that prints its own tolerance. */
+        Type.Object({ value: Type.Number(), plusMinus: Type.Number({ exclusiveMinimum: 0 }) }),
+      ]),
+    ),
+  ),
   /** For tests over time: when the event comes, what drives it, and whether the state has just ended. */
   series: Type.Optional(
     Type.Record(

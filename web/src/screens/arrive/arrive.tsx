@@ -1,5 +1,6 @@
 /** Arrive: what is known of the unit, its warranty and its earlier visits; read the plate, listen. */
 import type { VisitResource } from '@jeitinho/core';
+import { toBring } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useDraft } from '../../data/draft';
@@ -70,6 +71,7 @@ export function Arrive() {
             )}
           </div>
           <MachineQuestions />
+          <Bring />
         </section>
 
         <div className="mt-5 grid gap-6 lg:grid-cols-2">
@@ -114,6 +116,16 @@ export function Arrive() {
         )}
       </ActionBar>
     </>
+  );
+}
+
+/** Before the way to the unit is walked twice. */
+function Bring() {
+  const things = toBring(useJob().sheet);
+  return things.length === 0 ? null : (
+    <p className="m-0 mt-3">
+      Bring along to the unit: <strong>{things.join(', ')}</strong>.
+    </p>
   );
 }
 

@@ -13,23 +13,25 @@ export function GroupVerdicts({ test }: { test: MeasureTest }) {
   );
   if (groups.length === 0) return null;
   return (
-    <ul role="status" aria-label="Taken together" className="m-0 mt-3 list-none p-0">
-      {groups.map(({ rule, judgement, taken, of }) => (
-        <li key={rule.id} className="flex items-start gap-3 border border-hair bg-card px-3 py-2">
-          <span className="pt-0.5">
-            <VerdictMark verdict={judgement.verdict} outcome={judgement.outcome} />
-          </span>
-          <span>
-            <strong className={VERDICT_TEXT[judgement.verdict]}>
-              {ruleTitle(rule)}: {verdictWords(judgement).toLowerCase()}
-            </strong>
-            <span className="block text-[15px] text-soft">
-              {judgement.sentence}
-              {taken < of && ` Told after ${taken} of ${of}: the rest cannot mend it.`}
+    <div role="status" aria-label="Taken together" className="mt-3">
+      <ul className="m-0 list-none p-0">
+        {groups.map(({ rule, judgement, taken, of }) => (
+          <li key={rule.id} className="flex items-start gap-3 border border-hair bg-card px-3 py-2">
+            <span className="pt-0.5">
+              <VerdictMark verdict={judgement.verdict} outcome={judgement.outcome} />
             </span>
-          </span>
-        </li>
-      ))}
-    </ul>
+            <span>
+              <strong className={VERDICT_TEXT[judgement.verdict]}>
+                {ruleTitle(rule)}: {verdictWords(judgement).toLowerCase()}
+              </strong>
+              <span className="block text-[15px] text-soft">
+                {judgement.sentence}
+                {taken < of && ` Told after ${taken} of ${of}: the rest cannot mend it.`}
+              </span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -71,6 +71,11 @@ export function TestHead({ current, wants, other, onZero }: TestHeadProps) {
         )}
         <WantChips current={current} wants={wants} />
         {fn && other && <SpecimenChip {...other} />}
+        {test.carry && (
+          <li className={`${CHIP} border-hair bg-card`}>
+            bring <strong>{test.carry.join(', ')}</strong>
+          </li>
+        )}
         {isMeasured(test) && test.settle !== undefined && (
           <li className={`${CHIP} border-hair bg-card max-lg:hidden`}>let it settle</li>
         )}

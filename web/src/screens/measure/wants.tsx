@@ -61,8 +61,9 @@ export function WantChips({
   const first = wants.find(
     (want) => (want.kind === 'feeder' || want.kind === 'after') && !want.met,
   );
-  // Always ours, so that one press too many does not land in the reading.
-  useKeys({ a: () => nextAccess && press(nextAccess)?.() });
+  // Ours before the first digit, so that one press too many does not land in the reading; then it may be
+  // the letter of a unit: bar, kPa, A.
+  useKeys({ a: () => nextAccess && press(nextAccess)?.() }, { whileTyping: false });
   useKeys({ h: () => first && press(first)?.() }, { whileTyping: false });
   return (
     <>

@@ -11,6 +11,7 @@ import {
   type Test,
 } from '@jeitinho/core/sheet';
 import { useState } from 'react';
+import { faultName } from './fault-name';
 
 interface Sign {
   readonly outcome: string;
@@ -146,12 +147,7 @@ function FaultDetail({ sheet, fault }: { sheet: Sheet; fault: Fault }) {
       {brings.length > 0 && (
         <p className="m-0 mt-1">
           May bring:{' '}
-          {brings
-            .map(
-              ([id, p]) =>
-                `${sheet.faults.find((each) => each.id === id)?.name} ${Math.round(p * 100)} %`,
-            )
-            .join(', ')}
+          {brings.map(([id, p]) => `${faultName(sheet, id)} ${Math.round(p * 100)} %`).join(', ')}
         </p>
       )}
       {fault.asksAfter && <p className="m-0 mt-1">Ask after: {fault.asksAfter.join('; ')}</p>}

@@ -1,7 +1,7 @@
-/** Safety, codes, parts and procedures of a sheet, to read. */
+/** Safety, parts and procedures of a sheet, to read. */
 import { formatQuantity, METER_FUNCTIONS, pairsOf, provingOf } from '@jeitinho/core';
 import { expectWords } from '@jeitinho/core/judge';
-import { codeWords, placementWords, type Procedure, type Sheet } from '@jeitinho/core/sheet';
+import { placementWords, type Procedure, type Sheet } from '@jeitinho/core/sheet';
 
 type Part = Sheet['parts'][number];
 type Warranty = NonNullable<Part['warranty']>;
@@ -32,48 +32,6 @@ export function Safety({ sheet }: { sheet: Sheet }) {
         <li>The maker’s instructions and local rules come first.</li>
       </ul>
     </div>
-  );
-}
-
-export function Codes({ sheet }: { sheet: Sheet }) {
-  const { schemes, list } = sheet.codes;
-  const fault = (id: string) => sheet.faults.find((each) => each.id === id)?.name ?? id;
-  if (list.length === 0) return <p className="m-0 text-soft">This machine shows no codes.</p>;
-  return (
-    <>
-      {schemes.map((scheme) => (
-        <p key={scheme.id} className="m-0 mb-2 text-soft">
-          {scheme.hint}
-        </p>
-      ))}
-      <dl className="m-0 grid gap-3 lg:grid-cols-2">
-        {list.map((code) => (
-          <div
-            key={codeWords(code)}
-            className="break-inside-avoid border border-hair bg-card px-4 py-2"
-          >
-            <dt className="font-semibold">
-              <span className="figure text-[20px]">{codeWords(code)}</span> {code.title}
-              {code.attempts !== undefined && (
-                <span className="font-normal text-soft"> · after {code.attempts} tries</span>
-              )}
-            </dt>
-            <dd className="m-0 text-[15px]">
-              {code.means}
-              {code.firstLook && (
-                <span className="block text-jade">{code.firstLook.join(' ')}</span>
-              )}
-              <span className="block text-soft">
-                {Object.entries(code.suspects)
-                  .sort((a, b) => b[1] - a[1])
-                  .map(([id, p]) => `${fault(id)} ${Math.round(p * 100)} %`)
-                  .join(' · ')}
-              </span>
-            </dd>
-          </div>
-        ))}
-      </dl>
-    </>
   );
 }
 
@@ -120,7 +78,7 @@ export function Parts({ sheet }: { sheet: Sheet }) {
                     {line}
                   </span>
                 ))}
-                {[...partNotes(part)].map((line) => (
+                {[...partNotes(part, sheet)].map((line) => (
                   <span key={line} className="block">
                     {line}
                   </span>
@@ -128,6 +86,11 @@ export function Parts({ sheet }: { sheet: Sheet }) {
                 {part.must?.map((match) => (
                   <span key={match.field} className="block text-brick">
                     must: {match.field} {matchWords(match)} {match.why}
+                  </span>
+                ))}
+                {part.should?.map((match) => (
+                  <span key={match.field} className="block">
+                    should: {match.field} {matchWords(match)} {match.why}
                   </span>
                 ))}
               </td>
@@ -140,11 +103,18 @@ export function Parts({ sheet }: { sheet: Sheet }) {
 }
 
 /** Warranty, whether it can be had, what comes with it, what to ask before it is ordered. */
-function* partNotes({ warranty, available, supersededBy, data, asksAfter, licence }: Part) {
+function* partNotes(
+  { warranty, available, supersededBy, contains, data, asksAfter, licence }: Part,
+  sheet: Sheet,
+) {
   if (warranty) yield warrantyWords(warranty);
   if (available === 'no more') yield 'No longer to be had.';
   if (available === 'kit') yield 'Only in a kit.';
   if (supersededBy !== undefined) yield `Now ${supersededBy}.`;
+  if (contains) {
+    const names = contains.map((id) => sheet.parts.find((each) => each.id === id)?.name ?? id);
+    yield `Comes with ${names.join(', ')}.`;
+  }
   if (licence !== undefined) yield `Licence: ${licence}.`;
   if (data)
     yield Object.entries(data)

@@ -16,7 +16,9 @@ import { FaultMatrix } from './fault-matrix';
 import { MachineChoice, useMachine } from './machine-choice';
 import { PinsFound } from './pins-found';
 import { UnitsOfSheet } from './units-of-sheet';
-import { Codes, Parts, Procedures, Safety } from './sheet-lists';
+import { Parts, Procedures, Safety } from './sheet-lists';
+import { Repairs } from './sheet-repairs';
+import { Codes, Symptoms } from './sheet-signs';
 import { PinTables, TestTable } from './sheet-tables';
 
 export function SheetPage() {
@@ -53,6 +55,7 @@ const SECTIONS = [
   ['tests', 'Tests'],
   ['faults', 'Faults × tests'],
   ['parts', 'Parts'],
+  ['repairs', 'Repairs and tries'],
   ['procedures', 'Procedures'],
 ] as const;
 
@@ -127,6 +130,7 @@ function Read({ written, older }: { written: WrittenSheet; older: boolean }) {
       )}
       <Section id="codes" title="Codes">
         <Codes sheet={sheet} />
+        <Symptoms sheet={sheet} />
       </Section>
       <Section id="tests" title="Tests">
         <TestTable sheet={sheet} />
@@ -136,6 +140,9 @@ function Read({ written, older }: { written: WrittenSheet; older: boolean }) {
       </Section>
       <Section id="parts" title="Parts">
         <Parts sheet={sheet} />
+      </Section>
+      <Section id="repairs" title="Repairs and tries">
+        <Repairs sheet={sheet} />
       </Section>
       <Section id="procedures" title="Procedures">
         <Procedures sheet={sheet} />

@@ -1,10 +1,11 @@
 /** Pins of a board and tests of a sheet as tables. */
-import { METER_FUNCTIONS } from '@jeitinho/core';
+import { formatQuantity, METER_FUNCTIONS } from '@jeitinho/core';
 import { expectWords, outcomeWords, ruleTitle } from '@jeitinho/core/judge';
 import {
   expectOf,
   functionOf,
   isMeasured,
+  otherEnd,
   overPoints,
   phaseName,
   placementWords,
@@ -14,6 +15,7 @@ import {
   type Board,
   type Sheet,
   type Test,
+  type TestPoint,
 } from '@jeitinho/core/sheet';
 
 const CELL = 'border border-hair px-2 py-1 text-left align-top';
@@ -99,6 +101,17 @@ export function TestTable({ sheet }: { sheet: Sheet }) {
   );
 }
 
+/** What stands there besides the limits. */
+function* pointNotes(sheet: Sheet, point: TestPoint, expect: ReturnType<typeof expectOf>) {
+  const { unit } = expect;
+  const { typical, range, or, hold } = point;
+  if ('asks' in expect && expect.asks !== undefined) yield expect.asks;
+  if (typical !== undefined) yield `usually ${formatQuantity(typical, unit)}`;
+  if (range !== undefined) yield `on the ${formatQuantity(range, unit)} range`;
+  if (or !== undefined) yield `or: ${placementWords(sheet, otherEnd(point))}`;
+  if (hold !== undefined) yield hold;
+}
+
 function TestRows({ sheet, test, n }: { sheet: Sheet; test: Test; n: number }) {
   const head = (rows: number) => (
     <>
@@ -147,7 +160,14 @@ function TestRows({ sheet, test, n }: { sheet: Sheet; test: Test; n: number }) {
               <span className="block text-soft">{phaseName(sheet, test, point)}</span>
             )}
           </td>
-          <td className={`${CELL} figure`}>{expectWords(expectOf(test, point))}</td>
+          <td className={CELL}>
+            <span className="figure">{expectWords(expectOf(test, point))}</span>
+            {[...pointNotes(sheet, point, expectOf(test, point))].map((note) => (
+              <span key={note} className="block text-soft">
+                {note}
+              </span>
+            ))}
+          </td>
           {i === 0 && (
             <td rowSpan={rows} className={`${CELL} figure`}>
               {test.page}
