@@ -160,7 +160,7 @@ function Steps({ procedure }: { procedure: Procedure }) {
   return (
     <article className="break-inside-avoid border border-hair bg-card px-4 py-3">
       <h3 className="m-0 text-[17px] font-semibold">{procedure.title ?? procedure.id}</h3>
-      <ol className="m-0 mt-1 pl-6">
+      <ol className="m-0 mt-1 list-decimal pl-6">
         {procedure.steps.map((step, i) => (
           <li key={i}>
             {step.do}

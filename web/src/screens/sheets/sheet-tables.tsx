@@ -1,6 +1,6 @@
 /** Pins of a board and tests of a sheet as tables. */
 import { formatQuantity, METER_FUNCTIONS } from '@jeitinho/core';
-import { expectWords, outcomeWords, ruleTitle } from '@jeitinho/core/judge';
+import { expectWords, ruleTitle } from '@jeitinho/core/judge';
 import {
   expectOf,
   functionOf,
@@ -89,8 +89,7 @@ export function TestTable({ sheet }: { sheet: Sheet }) {
               <td className={CELL}>any</td>
               <td className={CELL}>compared</td>
               <td colSpan={2} className={CELL}>
-                {overPoints(rule).join(', ')}{' '}
-                <span className="text-soft">({outcomeWords(rule.kind)})</span>
+                {overPoints(rule).join(', ')} <span className="text-soft">({kindWords(rule)})</span>
               </td>
               <td className={`${CELL} figure`}>{rule.page}</td>
             </tr>
@@ -100,6 +99,8 @@ export function TestTable({ sheet }: { sheet: Sheet }) {
     </div>
   );
 }
+
+const kindWords = ({ kind }: { kind: string }) => kind.replaceAll('-', ' ');
 
 /** What stands there besides the limits. */
 function* pointNotes(sheet: Sheet, point: TestPoint, expect: ReturnType<typeof expectOf>) {
@@ -181,7 +182,7 @@ function TestRows({ sheet, test, n }: { sheet: Sheet; test: Test; n: number }) {
           <td colSpan={2} className={CELL}>
             {ruleTitle(rule)}{' '}
             <span className="text-soft">
-              ({outcomeWords(rule.kind)}
+              ({kindWords(rule)}
               {'percent' in rule && rule.percent !== undefined && `, ${rule.percent} %`}
               {'spread' in rule && rule.spread !== undefined && `, ${rule.spread} apart at most`}
               {'plusMinus' in rule && rule.plusMinus !== undefined && `, ± ${rule.plusMinus}`})
