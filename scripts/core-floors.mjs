@@ -15,6 +15,7 @@ export const CORE_FLOORS = [
   'conditions',
   'job',
   'diagnose',
+  'next',
   'bench',
   'checks',
   'formulas',

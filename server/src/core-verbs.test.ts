@@ -57,6 +57,36 @@ test('diagnose follows work: what was there, what is left, and whom the findings
   expect(sound).toBeGreaterThan(0.9);
 });
 
+test('diagnose says what the repair is expected to cost, in which order, and what each test is worth', () => {
+  const sheet = {
+    faults: [
+      { id: 'driver', part: 'board', prior: 1, shows: { out: 'low' } },
+      { id: 'motor', part: 'motor', prior: 1, shows: {} },
+    ],
+    tests: [{ id: 'out', outcomes: ['ok', 'low'], minutes: 6, risk: 1 }],
+    parts: [
+      { id: 'board', price: 400, minutes: 30 },
+      { id: 'motor', price: 90, minutes: 30, covered: 1 },
+    ],
+  };
+  const shop = { rate: 60, giveUp: 2000 };
+  const { ecr, order, next } = runVerb('diagnose', { sheet, evidence: [], shop }) as {
+    ecr: number;
+    order: string[];
+    next: { test: string; voi: number; price: number; net: number }[];
+  };
+  // The covered motor costs its half hour; the board comes after it.
+  expect(order).toEqual(['motor', 'board']);
+  expect(ecr).toBeGreaterThan(30);
+  expect(next).toEqual([
+    { test: 'out', voi: expect.any(Number), price: 7, net: expect.any(Number) },
+  ]);
+  expect(next[0]!.net).toBeCloseTo(next[0]!.voi - 7, 9);
+  const whole = runVerb('diagnose', { sheet: demoWorld.sheets[0]!, evidence: [] });
+  expect(whole).toMatchObject({ ecr: expect.any(Number) });
+  expect((whole as { next: object[] }).next.length).toBeGreaterThan(20);
+});
+
 test.each<[string, unknown, string, string | undefined]>([
   ['fly', {}, 'invalid-input', undefined],
   ['toString', {}, 'invalid-input', undefined],

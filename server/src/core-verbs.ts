@@ -22,8 +22,12 @@ import {
   accusedBy,
   infer,
   modelOf,
+  nextTests,
+  pricedSheet,
+  USUAL_RATES,
   type DiagnosticModel,
   type Evidence,
+  type PricedSheet,
 } from '@jeitinho/core/diagnose';
 import { readingSchema } from '@jeitinho/core/job';
 import {
@@ -82,6 +86,8 @@ const seriesCase = Type.Object({
 });
 
 const chance = Type.Number({ minimum: 0, maximum: 1 });
+const amount = Type.Number({ minimum: 0 });
+const ratesSchema = Type.Object({ rate: amount, giveUp: amount });
 const shares = Type.Record(Type.String(), chance);
 const suggestion = { suspects: shares, other: Type.Optional(chance) };
 const abridgedSheet = Type.Object({
@@ -103,9 +109,20 @@ const abridgedSheet = Type.Object({
       ok: Type.Optional(Type.String()),
       outcomes: Type.Array(Type.String(), { minItems: 1 }),
       noise: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1 })),
+      minutes: Type.Optional(amount),
+      risk: Type.Optional(amount),
     }),
   ),
-  parts: Type.Array(Type.Object({ id: Type.String(), on: Type.Optional(Type.String()) })),
+  parts: Type.Array(
+    Type.Object({
+      id: Type.String(),
+      on: Type.Optional(Type.String()),
+      price: Type.Optional(amount),
+      minutes: Type.Optional(amount),
+      covered: Type.Optional(chance),
+    }),
+  ),
+  shop: Type.Optional(ratesSchema),
   codes: Type.Optional(Type.Array(Type.Object({ code: Type.String(), ...suggestion }))),
   symptoms: Type.Optional(Type.Array(Type.Object({ id: Type.String(), ...suggestion }))),
   coincidence: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 3 })),
@@ -136,7 +153,12 @@ const evidenceList = Type.Array(
     Type.Object({ ran: Type.Literal(true) }),
   ]),
 );
-const diagnoseCase = Type.Object({ sheet: Type.Object({}), evidence: evidenceList });
+const diagnoseCase = Type.Object({
+  sheet: Type.Object({}),
+  evidence: evidenceList,
+  /** What an hour and handing over cost, where the sheet does not say it. */
+  shop: Type.Optional(ratesSchema),
+});
 
 /** What the display shows at the end of its track; after a hazard no figure of the circuit's. */
 function standsAt(
@@ -204,10 +226,14 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
     return { indication, track: updates, hazards };
   },
   diagnose: (input, path) => {
-    const { sheet, evidence } = demand(diagnoseCase, input, path);
-    const inference = infer(modelFrom(sheet, path), evidence as Evidence[]);
+    const { sheet, evidence, shop } = demand(diagnoseCase, input, path);
+    const { model, priced } = modelFrom(sheet, path);
+    const inference = infer(model, evidence as Evidence[]);
     const { faults, now, parts, fixed, sound, other } = inference.belief;
-    return { faults, now, accused: accusedBy(inference), sound, other, fixed, parts };
+    const rates = shop ?? priced.shop ?? USUAL_RATES;
+    const { cost, order, next } = nextTests(inference, priced.parts, priced.tests, rates);
+    const accused = accusedBy(inference);
+    return { faults, now, accused, sound, other, fixed, parts, ecr: cost, order, next };
   },
 };
 
@@ -256,11 +282,19 @@ function judgeGroupCase({ rule, readings }: Static<typeof groupCase>) {
 const judgeSeriesCase = ({ expect, series, u }: Static<typeof seriesCase>) =>
   answerOf(judgeSeries(expect, series, evenErrors(u ?? 0)));
 
-function modelFrom(sheet: object, path: string): DiagnosticModel {
-  if (!('format' in sheet)) return demand(abridgedSheet, sheet, `${path}/sheet`);
+/** What a machine can have, and what its parts and tests cost. */
+function modelFrom(
+  sheet: object,
+  path: string,
+): { model: DiagnosticModel; priced: Static<typeof abridgedSheet> | PricedSheet } {
+  if (!('format' in sheet)) {
+    const abridged = demand(abridgedSheet, sheet, `${path}/sheet`);
+    return { model: abridged, priced: abridged };
+  }
   const read = readSheet(sheet);
-  if (read.ok) return modelOf(read.value as Sheet);
-  throw failure(read.problems, `${path}/sheet`);
+  if (!read.ok) throw failure(read.problems, `${path}/sheet`);
+  const whole = read.value as Sheet;
+  return { model: modelOf(whole), priced: pricedSheet(whole) };
 }
 
 function demand<S extends TSchema>(schema: S, input: unknown, path: string) {

@@ -109,15 +109,31 @@ function withUnsteady(model: DiagnosticModel, evidence: readonly EvidenceItem[])
   return made;
 }
 
-export function assess(sheet: Sheet, state: JobState): Assessment {
+interface Known {
+  readonly evidence: readonly EvidenceItem[];
+  readonly inference: Inference;
+}
+
+const inferred = new WeakMap<JobState, Map<Sheet, Known>>();
+
+/** What a job's findings and work say of its machine; reckoned once for a state. */
+export function knownOf(sheet: Sheet, state: JobState): Known {
+  const bySheet = inferred.get(state) ?? new Map<Sheet, Known>();
+  inferred.set(state, bySheet);
+  const before = bySheet.get(sheet);
+  if (before) return before;
   const plain = modelFor(sheet);
   const evidence = [...carriedEvidence(plain, state), ...evidenceOf(state, sheet)];
-  const model = withUnsteady(plain, evidence);
-  const inference = infer(
-    model,
-    evidence.map((item) => item.evidence),
-  );
-  const { belief } = inference;
+  const items = evidence.map((item) => item.evidence);
+  const known = { evidence, inference: infer(withUnsteady(plain, evidence), items) };
+  bySheet.set(sheet, known);
+  return known;
+}
+
+export function assess(sheet: Sheet, state: JobState): Assessment {
+  const { evidence, inference } = knownOf(sheet, state);
+  const { belief, space } = inference;
+  const { model } = space;
   const before =
     evidence.length === 0
       ? belief

@@ -54,6 +54,15 @@ export function infer(
   return { space, evidence, steps, belief: beliefFrom(space, steps) };
 }
 
+/** Probability that this is what is left of the machine now, for each hypothesis. */
+export function leftOf({ space, steps }: Inference): Float64Array {
+  const left = new Float64Array(space.hypotheses.length);
+  const machine = follow(space, steps);
+  const total = logSum(machine);
+  machine.forEach((log, i) => (left[space.left[i]!]! += Math.exp(log - total)));
+  return left;
+}
+
 /** Belief from steps already reckoned; leaving one out is leaving its step out. */
 export function beliefFrom(space: Space, steps: readonly Step[]): Belief {
   const { hypotheses } = space;

@@ -31,8 +31,23 @@ export function logLikelihoods(
   finding: Finding,
   rests: readonly number[],
 ): Float64Array {
+  const all = likelihoods(model, hypotheses, finding, rests);
+  for (let h = 0; h < all.length; h += 1) all[h] = Math.log(all[h]!);
+  return all;
+}
+
+/** P(finding | hypothesis) for every hypothesis; the rest as {@link logLikelihoods}. */
+export function likelihoods(
+  model: DiagnosticModel,
+  hypotheses: readonly Hypothesis[],
+  finding: Finding,
+  rests: readonly number[],
+): Float64Array {
   const probability = probabilityOf(model, finding, rests);
-  return Float64Array.from(hypotheses, (hypothesis) => Math.log(probability(hypothesis)));
+  // Written out: an iterator takes longer than what it asks.
+  const all = new Float64Array(hypotheses.length);
+  for (let h = 0; h < all.length; h += 1) all[h] = probability(hypotheses[h]!);
+  return all;
 }
 
 function probabilityOf(
@@ -110,8 +125,15 @@ function testProbability(
   const unknown =
     good * weightOf(ok) + ((1 - good) * sum(others, weightOf)) / Math.max(1, others.length);
 
+  // Most faults show nothing in most tests, and then it is as with no fault at all.
+  const speaks = shares.map((_, f) => nth(okShare, f) !== 1 || nth(off, f) !== 0);
+  const silent = (1 - noise) * weightOf(ok) + noise * mean;
+
   return ({ kind, faults }) => {
     if (kind === 'other') return (1 - noise) * unknown + noise * mean;
+    let heard = false;
+    for (const f of faults) if (speaks[f]) heard = true;
+    if (!heard) return silent;
     let pOk = 1;
     let offSum = 0;
     let hitSum = 0;

@@ -11,6 +11,8 @@ export interface Space {
   /** For each hypothesis on arrival and each subset of its faults, the hypothesis that is left. */
   readonly left: Int32Array;
   readonly faultIndex: ReadonlyMap<string, number>;
+  /** Of each fault, the parts (by index) whose replacing takes it away: its own, what that sits on, and on. */
+  readonly carriers: readonly (readonly number[])[];
   /** Of each hypothesis, the parts (by index) that have a fault of it. */
   readonly touched: readonly (readonly number[])[];
   /** Of each hypothesis, the parts after whose replacing alone the machine works. */
@@ -45,6 +47,7 @@ function spaceOf(model: DiagnosticModel, hypotheses: readonly Hypothesis[]): Spa
     columns,
     left: leftOf(hypotheses, columns),
     faultIndex: new Map(model.faults.map(({ id }, f) => [id, f])),
+    carriers,
     touched: hypotheses.map(({ faults }) => [
       ...new Set(faults.flatMap((f) => nth(carriers, f).slice(0, 1))),
     ]),

@@ -1,0 +1,248 @@
+/**
+ * What to do next: the test, with whatever feeds it and was not taken, that saves most for its minutes; or
+ * that measuring more is not worth it. A policy is priced as it would be carried out: point after point in
+ * the order of the sheet, its rules after its points, and no further once one reads bad.
+ */
+import { likelihoods } from '../diagnose/likelihood';
+import { restsOf } from '../diagnose/intermittence';
+import { knownOf } from '../diagnose/assess';
+import { leftOf, type Inference } from '../diagnose/belief';
+import { energises, shortsOf } from '../job/findings/shorted';
+import { isBad } from '../job/findings/is-bad';
+import { isStale } from '../job/findings/proof';
+import { standsAs } from '../job/findings/owed';
+import type { JobState } from '../job/state/state';
+import { isAsked, stepsOf, type Step } from '../job/trail/steps';
+import { wantsOf } from '../conditions/wants';
+import { nth } from '../numeric/nth';
+import { testsOf } from '../sheet/all-tests';
+import { findTest } from '../sheet/lookup';
+import { observablesOf, ruleObservables } from '../sheet/observables';
+import type { Fault, Sheet, Test } from '../sheet/schema';
+import { effortOf, standingOf, type Effort } from './effort';
+import { USUAL_RATES, type Rates } from './prices';
+import { RepairCost } from './repair-cost';
+
+export interface Advice {
+  /** What is worth it. */
+  readonly test: Test;
+  /** What must be taken before it, in this order. */
+  readonly before: readonly Test[];
+  /** The first placement of it all. */
+  readonly step: Step;
+  readonly effort: Effort;
+  /** Money that it saves, less its price. */
+  readonly net: number;
+  /** Bits by which it is expected to narrow down what is left. */
+  readonly bits: number;
+  /** Two likely suspects that it tells apart best; one where it speaks about a single one. */
+  readonly tells: readonly Fault[];
+}
+
+export interface Advised {
+  /** Best first. Empty where nothing is left that could be taken. */
+  readonly tests: readonly Advice[];
+  /** Nothing is worth its price any more, or nothing is left. */
+  readonly stop: boolean;
+}
+
+/** Parts whose order is looked at in full while somebody waits. */
+const MOST_PARTS = 8;
+/** Go on although nothing pays, while a test still tells so much and no part alone is so sure. */
+const STILL_TELLS = 0.3;
+const SURE = 0.95;
+
+/** @param now - This device's time, ms. */
+export function advise(
+  sheet: Sheet,
+  state: JobState,
+  now: number,
+  rates: Rates = USUAL_RATES,
+): Advised {
+  const { inference } = knownOf(sheet, state);
+  const belief = leftOf(inference);
+  const repair = new RepairCost(inference.space, sheet.parts, rates, belief, MOST_PARTS);
+  const cost = repair.of(belief);
+  const outcomes = outcomesFor(inference);
+  const from = standingOf(sheet, state, now);
+  const found = candidates(sheet, state).map((chain): Advice & { worth: number } => {
+    const { after, bits } = carriedOut(chain.observables, outcomes, belief, repair);
+    let standing = from;
+    let [minutes, risk] = [0, 0];
+    const also: string[] = [];
+    for (const test of [...chain.before, chain.test]) {
+      const { effort, to } = effortOf(sheet, standing, test);
+      standing = to;
+      minutes += effort.minutes;
+      risk += effort.risk;
+      also.push(...effort.also);
+    }
+    const price = (minutes * rates.rate) / 60 + risk;
+    return {
+      test: chain.test,
+      before: chain.before,
+      step: chain.step,
+      effort: { minutes, risk, also },
+      net: cost - after - price,
+      bits,
+      tells: toldApart(sheet, inference, chain.observables, outcomes),
+      worth: (cost - after) / Math.max(minutes, 0.1),
+    };
+  });
+  const paying = found.filter(({ net }) => net > 0).sort((a, b) => b.worth - a.worth);
+  const rest = found.filter(({ net }) => net <= 0).sort((a, b) => b.bits - a.bits);
+  const sure = Math.max(0, ...Object.values(inference.belief.fixed)) - inference.belief.sound;
+  const goesOn = paying.length === 0 && sure < SURE && (rest[0]?.bits ?? 0) > STILL_TELLS;
+  return {
+    tests: [...paying, ...rest].map(({ worth: _, ...advice }) => advice),
+    stop: paying.length === 0 && !goesOn,
+  };
+}
+
+interface Chain {
+  readonly test: Test;
+  readonly before: readonly Test[];
+  readonly step: Step;
+  /** In the order of taking; rules after their points. */
+  readonly observables: readonly string[];
+}
+
+/** Every test that could be taken, with the untaken ones that feed it; none that would feed a short. */
+function candidates(sheet: Sheet, state: JobState): Chain[] {
+  const shorts = shortsOf(sheet, state);
+  const steps = stepsOf(sheet);
+  const isOpen = ({ observable }: Step) => {
+    const taken = state.current.get(observable);
+    return (!taken || isStale(state, taken)) && !state.skipped.has(observable);
+  };
+  const may = (test: Test) =>
+    isAsked(state, test) && !energises(sheet, shorts, test) && !fedByBad(sheet, state, test);
+  return testsOf(sheet).flatMap((test): Chain[] => {
+    const before = untakenBefore(sheet, state, test);
+    const all = [...before, test];
+    if (!all.every(may)) return [];
+    const step = steps.find((each) => each.test.id === all[0]!.id && isOpen(each));
+    if (!step || !steps.some((each) => each.test.id === test.id && isOpen(each))) return [];
+    const observables = all.flatMap((each) => [
+      ...observablesOf(each, sheet).flatMap(({ id }) =>
+        steps.some((open) => open.observable === id && isOpen(open)) ? [id] : [],
+      ),
+      ...ruleObservables(each).map(({ id }) => id),
+    ]);
+    return [{ test, before, step, observables }];
+  });
+}
+
+/** Feeders and what comes first, not taken so far, the first of them first. */
+function untakenBefore(sheet: Sheet, state: JobState, test: Test): Test[] {
+  const found: Test[] = [];
+  const seen = new Set([test.id]);
+  const need = (each: Test) => {
+    const { fedBy, after } = wantsOf(sheet, each);
+    for (const ref of [...after, ...fedBy]) {
+      const id = ref.split('@')[0] ?? ref;
+      const first = findTest(sheet, id);
+      if (!first || seen.has(id) || standsAs(id, state.current).length > 0) continue;
+      seen.add(id);
+      need(first);
+      found.push(first);
+    }
+  };
+  need(test);
+  return found;
+}
+
+/** What feeds it read bad: a figure of it would say nothing. */
+const fedByBad = (sheet: Sheet, state: JobState, test: Test): boolean =>
+  wantsOf(sheet, test).fedBy.some((ref) => standsAs(ref, state.current).some(isBad));
+
+/** P(outcome | hypothesis) of every outcome of an observable, `ok` first; each reckoned once. */
+type Outcomes = (observable: string) => readonly Float64Array[];
+
+function outcomesFor({ space, evidence }: Inference): Outcomes {
+  const { model, hypotheses } = space;
+  const rests = restsOf(model, evidence);
+  const known = new Map<string, readonly Float64Array[]>();
+  const tests = new Map(model.tests.map((test) => [test.id, test]));
+  return (id) => {
+    const before = known.get(id);
+    if (before) return before;
+    const { outcomes, ok = 'ok' } = tests.get(id)!;
+    const all = [ok, ...outcomes.filter((each) => each !== ok)].map((outcome) =>
+      likelihoods(model, hypotheses, { test: id, outcome }, rests),
+    );
+    known.set(id, all);
+    return all;
+  };
+}
+
+function times(a: Float64Array, b: Float64Array): Float64Array {
+  const product = new Float64Array(a.length);
+  for (let i = 0; i < a.length; i += 1) product[i] = a[i]! * b[i]!;
+  return product;
+}
+
+/** Point after point until one reads bad: the expected cost of repair after it, and what it tells. */
+function carriedOut(
+  observables: readonly string[],
+  outcomes: Outcomes,
+  belief: Float64Array,
+  repair: RepairCost,
+): { after: number; bits: number } {
+  let [after, entropy] = [0, 0];
+  let going = belief;
+  for (const id of observables) {
+    const [good, ...bad] = outcomes(id);
+    for (const each of bad) {
+      const weights = times(going, each);
+      after += repair.of(weights);
+      entropy += weightedEntropy(weights);
+    }
+    going = times(going, good!);
+  }
+  return {
+    after: after + repair.of(going),
+    bits: weightedEntropy(belief) - entropy - weightedEntropy(going),
+  };
+}
+
+/** Entropy in bits of weights as a distribution, times their sum. */
+function weightedEntropy(weights: Float64Array): number {
+  let [sum, logs] = [0, 0];
+  for (const w of weights)
+    if (w > 0) {
+      sum += w;
+      logs += w * Math.log2(w);
+    }
+  return sum > 0 ? sum * Math.log2(sum) - logs : 0;
+}
+
+/** So likely at least that it is worth telling from another. */
+const WORTH_TELLING = 0.02;
+
+/** Of the likeliest suspects the two whose chance of a bad reading here is furthest apart. */
+function toldApart(
+  sheet: Sheet,
+  { space, belief }: Inference,
+  observables: readonly string[],
+  outcomes: Outcomes,
+): Fault[] {
+  const likely = sheet.faults
+    .map((fault) => ({ fault, p: belief.now[fault.id] ?? 0 }))
+    .filter(({ p }) => p > WORTH_TELLING)
+    .sort((a, b) => b.p - a.p)
+    .slice(0, 6)
+    .map(({ fault }) => {
+      const f = space.faultIndex.get(fault.id)!;
+      const h = space.hypotheses.findIndex(({ faults }) => faults.length === 1 && faults[0] === f);
+      const good = observables.reduce((p, id) => p * nth(outcomes(id)[0]!, h), 1);
+      return { fault, bad: 1 - good };
+    });
+  const most = likely.reduce<(typeof likely)[number] | undefined>(
+    (a, b) => (a && a.bad >= b.bad ? a : b),
+    undefined,
+  );
+  if (!most) return [];
+  const least = likely.reduce((a, b) => (a.bad <= b.bad ? a : b));
+  return most.bad - least.bad > 0.3 ? [most.fault, least.fault] : [];
+}

@@ -1,0 +1,46 @@
+/** What time and handing over cost, and what parts do. */
+import { findTest } from '../sheet/lookup';
+import { allObservables } from '../sheet/observables';
+import type { Sheet } from '../sheet/schema';
+
+export interface Rates {
+  /** Labour, money per hour. */
+  readonly rate: number;
+  /** What handing over costs: to somebody else, or the unit as a whole. */
+  readonly giveUp: number;
+}
+
+export interface PricedPart {
+  readonly id: string;
+  readonly price?: number;
+  /** To fit it and to prove that it mends. */
+  readonly minutes?: number;
+  /** Share of the price that somebody else bears: a warranty. */
+  readonly covered?: number;
+}
+
+export interface PricedTest {
+  /** An observable. */
+  readonly id: string;
+  readonly minutes?: number;
+  /** What its hazard is worth, money. */
+  readonly risk?: number;
+}
+
+export interface PricedSheet {
+  readonly parts: readonly PricedPart[];
+  readonly tests: readonly PricedTest[];
+  readonly shop?: Rates;
+}
+
+/** Every observable of a sheet by itself, for its test's own minutes. */
+export const pricedSheet = (sheet: Sheet): PricedSheet => ({
+  parts: sheet.parts,
+  tests: allObservables(sheet).map(({ id, test }) => ({
+    id,
+    minutes: findTest(sheet, test)?.minutes ?? 1,
+  })),
+});
+
+/** Until a shop says its own. */
+export const USUAL_RATES: Rates = { rate: 120, giveUp: 1500 };
