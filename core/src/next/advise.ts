@@ -19,7 +19,7 @@ import { testsOf } from '../sheet/all-tests';
 import { findTest } from '../sheet/lookup';
 import { observablesOf, ruleObservables } from '../sheet/observables';
 import type { Fault, Sheet, Test } from '../sheet/schema';
-import { effortOf, standingOf, type Effort } from './effort';
+import { effortOfAll, standingOf, type Effort } from './effort';
 import { USUAL_RATES, type Rates } from './prices';
 import { RepairCost } from './repair-cost';
 
@@ -35,7 +35,7 @@ export interface Advice {
   readonly net: number;
   /** Bits by which it is expected to narrow down what is left. */
   readonly bits: number;
-  /** Two likely suspects that it tells apart best; one where it speaks about a single one. */
+  /** Two likely suspects that it tells apart; one where it only speaks about that one. */
   readonly tells: readonly Fault[];
 }
 
@@ -52,43 +52,53 @@ const MOST_PARTS = 8;
 const STILL_TELLS = 0.3;
 const SURE = 0.95;
 
-/** @param now - This device's time, ms. */
+/** All at once; see {@link advising}. */
 export function advise(
   sheet: Sheet,
   state: JobState,
   now: number,
   rates: Rates = USUAL_RATES,
 ): Advised {
+  const steps = advising(sheet, state, now, rates);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
+
+/**
+ * Advice, a candidate at a time, so that whoever waits for a key can stop in between.
+ * @param now - This device's time, ms.
+ */
+export function* advising(
+  sheet: Sheet,
+  state: JobState,
+  now: number,
+  rates: Rates = USUAL_RATES,
+): Generator<undefined, Advised> {
   const { inference } = knownOf(sheet, state);
   const belief = leftOf(inference);
   const repair = new RepairCost(inference.space, sheet.parts, rates, belief, MOST_PARTS);
   const cost = repair.of(belief);
   const outcomes = outcomesFor(inference);
   const from = standingOf(sheet, state, now);
-  const found = candidates(sheet, state).map((chain): Advice & { worth: number } => {
+  const found: (Advice & { worth: number })[] = [];
+  for (const chain of candidates(sheet, state)) {
     const { after, bits } = carriedOut(chain.observables, outcomes, belief, repair);
-    let standing = from;
-    let [minutes, risk] = [0, 0];
-    const also: string[] = [];
-    for (const test of [...chain.before, chain.test]) {
-      const { effort, to } = effortOf(sheet, standing, test);
-      standing = to;
-      minutes += effort.minutes;
-      risk += effort.risk;
-      also.push(...effort.also);
-    }
-    const price = (minutes * rates.rate) / 60 + risk;
-    return {
+    const effort = effortOfAll(sheet, from, [...chain.before, chain.test]);
+    const price = (effort.minutes * rates.rate) / 60 + effort.risk;
+    found.push({
       test: chain.test,
       before: chain.before,
       step: chain.step,
-      effort: { minutes, risk, also },
+      effort,
       net: cost - after - price,
       bits,
       tells: toldApart(sheet, inference, chain.observables, outcomes),
-      worth: (cost - after) / Math.max(minutes, 0.1),
-    };
-  });
+      worth: (cost - after) / Math.max(effort.minutes, 0.1),
+    });
+    yield;
+  }
   const paying = found.filter(({ net }) => net > 0).sort((a, b) => b.worth - a.worth);
   const rest = found.filter(({ net }) => net <= 0).sort((a, b) => b.bits - a.bits);
   const sure = Math.max(0, ...Object.values(inference.belief.fixed)) - inference.belief.sound;
@@ -217,32 +227,24 @@ function weightedEntropy(weights: Float64Array): number {
   return sum > 0 ? sum * Math.log2(sum) - logs : 0;
 }
 
-/** So likely at least that it is worth telling from another. */
-const WORTH_TELLING = 0.02;
+/** So far apart in their chance of a bad reading that a test tells them apart. */
+const APART = 0.3;
 
-/** Of the likeliest suspects the two whose chance of a bad reading here is furthest apart. */
+/** The likeliest of those that would read bad here, and the likeliest of those that would not. */
 function toldApart(
   sheet: Sheet,
   { space, belief }: Inference,
   observables: readonly string[],
   outcomes: Outcomes,
 ): Fault[] {
-  const likely = sheet.faults
-    .map((fault) => ({ fault, p: belief.now[fault.id] ?? 0 }))
-    .filter(({ p }) => p > WORTH_TELLING)
-    .sort((a, b) => b.p - a.p)
-    .slice(0, 6)
-    .map(({ fault }) => {
-      const f = space.faultIndex.get(fault.id)!;
-      const h = space.hypotheses.findIndex(({ faults }) => faults.length === 1 && faults[0] === f);
-      const good = observables.reduce((p, id) => p * nth(outcomes(id)[0]!, h), 1);
-      return { fault, bad: 1 - good };
-    });
-  const most = likely.reduce<(typeof likely)[number] | undefined>(
-    (a, b) => (a && a.bad >= b.bad ? a : b),
-    undefined,
-  );
-  if (!most) return [];
-  const least = likely.reduce((a, b) => (a.bad <= b.bad ? a : b));
-  return most.bad - least.bad > 0.3 ? [most.fault, least.fault] : [];
+  const all = sheet.faults.map((fault) => {
+    const f = space.faultIndex.get(fault.id)!;
+    const h = space.hypotheses.findIndex(({ faults }) => faults.length === 1 && faults[0] === f);
+    const good = observables.reduce((p, id) => p * nth(outcomes(id)[0]!, h), 1);
+    const p = belief.now[fault.id] ?? 0;
+    return { fault, bad: 1 - good, reads: p * (1 - good), silent: p * good };
+  });
+  const reads = all.reduce((a, b) => (b.reads > a.reads ? b : a));
+  const silent = all.reduce((a, b) => (b.silent > a.silent ? b : a));
+  return reads.bad - silent.bad > APART ? [reads.fault, silent.fault] : [reads.fault];
 }

@@ -93,6 +93,21 @@ export function effortOf(
   };
 }
 
+/** Of tests one after the other. */
+export function effortOfAll(sheet: Sheet, from: Standing, tests: readonly Test[]): Effort {
+  let standing = from;
+  let [minutes, risk] = [0, 0];
+  const also: string[] = [];
+  for (const test of tests) {
+    const { effort, to } = effortOf(sheet, standing, test);
+    standing = to;
+    minutes += effort.minutes;
+    risk += effort.risk;
+    also.push(...effort.also);
+  }
+  return { minutes, risk, also };
+}
+
 const nameOf = ({ name, id }: Access) => name ?? id;
 
 /** What is out and must be in for this test, or for the state that it is taken in. */

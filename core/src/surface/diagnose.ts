@@ -7,7 +7,7 @@ export { headlineOf, leadingPart, type Headline } from '../diagnose/headline';
 export { type DiagnosticModel, modelOf, sharesOf } from '../diagnose/model';
 export { notProvenWords } from '../diagnose/not-proven';
 export { type EvidenceItem, isFinding, type Suspect } from '../diagnose/suspects';
-export { advise, type Advice, type Advised } from '../next/advise';
+export { advise, advising, type Advice, type Advised } from '../next/advise';
 export { pricedSheet, type PricedSheet, USUAL_RATES } from '../next/prices';
 export { nextTests } from '../next/value';
 export type { Weight } from '../diagnose/weights';

@@ -7,6 +7,7 @@ import { HelpButton } from '../../parts/keys-help';
 import { Notice } from '../../parts/notice';
 import { ThemeSwitch } from '../../parts/theme-switch';
 import { useJob } from './job-context';
+import { AdviceProvider } from './advice';
 import { ClockButton } from './clock-dialog';
 import { JobClock, SavedState } from './job-status';
 import { SpeechButton } from './speech-dialog';
@@ -18,23 +19,25 @@ export function JobFrame() {
   const { notice, dismiss } = useJob();
   useVoltsWatch();
   return (
-    <div className="print-flow grid h-[calc(100dvh-var(--rail,0px))] grid-cols-[188px_minmax(0,1fr)_316px] grid-rows-[60px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:grid-rows-[auto_auto_minmax(0,1fr)_auto]">
-      <TopBar />
-      <Trail />
-      <main className="print-flow flex min-h-0 min-w-0 flex-col lg:border-r lg:border-hair">
-        <div className="no-print">
-          <Notice text={notice} onClose={dismiss} />
-        </div>
-        <Outlet />
-      </main>
-      <aside
-        aria-label="Suspects and roll"
-        className="no-print min-h-0 overflow-y-auto max-lg:hidden"
-      >
-        <Strip />
-      </aside>
-      <PhoneStrip />
-    </div>
+    <AdviceProvider>
+      <div className="print-flow grid h-[calc(100dvh-var(--rail,0px))] grid-cols-[188px_minmax(0,1fr)_316px] grid-rows-[60px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:grid-rows-[auto_auto_minmax(0,1fr)_auto]">
+        <TopBar />
+        <Trail />
+        <main className="print-flow flex min-h-0 min-w-0 flex-col lg:border-r lg:border-hair">
+          <div className="no-print">
+            <Notice text={notice} onClose={dismiss} />
+          </div>
+          <Outlet />
+        </main>
+        <aside
+          aria-label="Suspects and roll"
+          className="no-print min-h-0 overflow-y-auto max-lg:hidden"
+        >
+          <Strip />
+        </aside>
+        <PhoneStrip />
+      </div>
+    </AdviceProvider>
   );
 }
 

@@ -1,5 +1,7 @@
 /** The strip: suspects or the roll. At the side on a tablet, pulled up from below on a phone. */
 import { Dialog, Tabs } from 'radix-ui';
+import { useState } from 'react';
+import { useLocation } from 'react-router';
 import { percent } from '../../parts/percent';
 import type { Assessment } from '@jeitinho/core/diagnose';
 import { useAssessment, useJob } from './job-context';
@@ -38,8 +40,11 @@ export function PhoneStrip() {
   const assessment = useAssessment();
   const shares = sharesOf(assessment);
   const { name, p } = shares[0]!;
+  const { key } = useLocation();
+  // Whoever goes somewhere from within wants to see it.
+  const [openAt, setOpenAt] = useState<string>();
   return (
-    <Dialog.Root>
+    <Dialog.Root open={openAt === key} onOpenChange={(open) => setOpenAt(open ? key : undefined)}>
       <Dialog.Trigger className="no-print relative flex min-h-12 cursor-pointer items-center justify-between gap-3 border-t border-ink bg-card px-3.5 text-left lg:hidden">
         <Shares shares={shares} />
         <span className="min-w-0 truncate">

@@ -9,6 +9,7 @@ import {
 import { percent } from '../../parts/percent';
 import { evidenceWords } from './evidence-words';
 import { useAssessment, useJob } from './job-context';
+import { WorthMost } from './worth-most';
 
 const SHOWN = 5;
 /** Suspects below this rank are named without a reason when there is none to give. */
@@ -46,6 +47,7 @@ export function Suspects() {
   ].sort((a, b) => b.p - a.p);
   return (
     <div className="flex flex-1 flex-col px-[18px] pb-4">
+      <WorthMost />
       <p className="m-0 pt-3 text-[14px] text-soft">
         {worked ? 'Chance that it still has a fault' : 'Chance that it has a fault'}
         {assessment.evidence.length === 0

@@ -2,6 +2,8 @@
 import { nextStep, stepsOf, type Step } from '@jeitinho/core/job';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
+import { useGoingOn } from '../../data/going-on';
+import { useAdvice } from '../job/advice';
 import { useJob } from '../job/job-context';
 import { isOver, placeNow, setOut, type Going } from './going';
 
@@ -16,6 +18,19 @@ export interface CurrentStep {
   /** The next open point of the same test, if any. */
   readonly nextPoint: Step | undefined;
   readonly previous: Step | undefined;
+}
+
+/** The rest of the test in hand; then by the sheet's order, or what is worth most, as this device goes on. */
+function useNext(step: Step): Step | undefined {
+  const { sheet, state } = useJob();
+  const by = useGoingOn();
+  const advised = useAdvice();
+  const bySheet = nextStep(sheet, state, step.observable);
+  // Until it is reckoned, the sheet's order is as good as any.
+  if (by === 'sheet' || !advised || bySheet?.test.id === step.test.id) return bySheet;
+  return advised.stop
+    ? undefined
+    : advised.tests.find(({ step: first }) => first.test.id !== step.test.id)?.step;
 }
 
 export function useCurrentStep(): CurrentStep {
@@ -38,7 +53,7 @@ export function useCurrentStep(): CurrentStep {
     // This machine has not what was in hand.
     steps[0]!;
   const index = steps.indexOf(step);
-  const next = nextStep(sheet, state, step.observable);
+  const next = useNext(step);
   const backTo = (observable: string) => setGoing((now) => setOut(now, address, observable));
   // The address follows once the screen stands: the verdict does not wait for it.
   const follows = useDeferredValue(going);

@@ -1,14 +1,5 @@
 /** The foot of the measuring card: what comes next and why, keep, skip, undo; the keypad on a phone. */
-import {
-  canWithdraw,
-  energises,
-  shortsOf,
-  stepsOf,
-  type JobState,
-  type Refusal,
-  type Step,
-} from '@jeitinho/core/job';
-import { isMeasured, placementWords, type Sheet, wantsOf } from '@jeitinho/core/sheet';
+import { canWithdraw, type Refusal } from '@jeitinho/core/job';
 import { useState } from 'react';
 import { isConnected, useMeterFeed } from '../../data/meter/feed';
 import { ActionBar } from '../../parts/action-bar';
@@ -17,6 +8,7 @@ import { Keypad } from '../../parts/keypad';
 import { useJob } from '../job/job-context';
 import { useSmallScreen } from '../../parts/small-screen';
 import type { CurrentStep } from './current-step';
+import { useNextWords } from './next-words';
 import { PhotoButton } from './photo-button';
 import { PlanButton } from './plan';
 import { asksForLive } from './state-gate';
@@ -45,7 +37,7 @@ export interface FootBarProps {
 
 export function FootBar(props: FootBarProps) {
   const { current, reading, refusal, armed, settled, onPrimary, onSkip, onUndo, onContact } = props;
-  const { job, sheet, state } = useJob();
+  const { job, state } = useJob();
   const typing = reading !== undefined && reading.text !== '';
   const primary = primaryWords(props);
   const gated = refusal && asksForLive(refusal);
@@ -79,7 +71,7 @@ export function FootBar(props: FootBarProps) {
   const small = useSmallScreen();
   const connected = isConnected(useMeterFeed(), job.id);
   const [byHand, setByHand] = useState(false);
-  const next = nextWords(sheet, state, current);
+  const next = useNextWords(current);
   return (
     <>
       <div className="max-lg:hidden">
@@ -167,55 +159,4 @@ function primaryWords(props: FootBarProps): string {
   if (!settled && offered) return offered;
   if (!settled) return reading ? 'Type the reading' : idle;
   return current.next ? 'Go on' : 'To Decide';
-}
-
-/** The next placement in words, and why that one. */
-function nextWords(
-  sheet: Sheet,
-  state: JobState,
-  { step, next }: CurrentStep,
-): { title: string; why: string } {
-  if (!next || next.observable === step.observable)
-    return next
-      ? { title: 'This one first', why: 'the rest of the sheet is done or skipped' }
-      : atRest(sheet, state);
-  return { title: `Next: ${stepWords(sheet, step, next)}`, why: whyNext(sheet, state, step, next) };
-}
-
-/** Nothing more is suggested: all is taken, or what is left would feed a short. */
-function atRest(sheet: Sheet, state: JobState): { title: string; why: string } {
-  const shorts = shortsOf(sheet, state);
-  const held = stepsOf(sheet).some(
-    (step) =>
-      !state.current.has(step.observable) &&
-      !state.skipped.has(step.observable) &&
-      energises(sheet, shorts, step.test),
-  );
-  return held
-    ? {
-        title: 'Live tests wait: something reads shorted',
-        why: 'energising it would make it worse; decide, or mend it first',
-      }
-    : { title: 'Every test is taken or skipped', why: 'time to decide' };
-}
-
-function stepWords(sheet: Sheet, step: Step, next: Step): string {
-  if (next.test !== step.test) return next.test.title;
-  const point = isMeasured(next.test) && next.test.points.find((each) => each.id === next.point);
-  return point
-    ? `same test, ${placementWords(sheet, point).replace(/^./, (first) => first.toLowerCase())}`
-    : next.test.title;
-}
-
-function whyNext(sheet: Sheet, state: JobState, step: Step, next: Step): string {
-  if (next.test === step.test) return 'the rest of this test';
-  const { energy: wanted, state: inState } = wantsOf(sheet, next.test);
-  if (wanted === 'any' && (inState.energy === 'dead' || state.energy.kind === 'live'))
-    return 'it can be done as the machine stands';
-  const suits = wanted === 'dead' ? state.energy.kind === 'dead' : state.energy.kind === 'live';
-  return suits
-    ? 'the sheet’s order; the unit is in the right state'
-    : wanted === 'live'
-      ? 'the dead tests are done; this one needs the unit live'
-      : 'this one needs the unit proven dead';
 }

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
+import { setGoingOn, useGoingOn, type GoingOn } from '../../data/going-on';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';
@@ -31,6 +32,7 @@ export function PlanButton({ current }: { readonly current: CurrentStep }) {
         <p className="m-0 mt-1 text-soft">
           {tests.length} tests with {of} readings and answers; {taken} taken.
         </p>
+        <GoOnBy />
         <ol className="m-0 mt-2 list-none p-0">
           {tests.map((test, i) => (
             <PlanRow
@@ -49,6 +51,33 @@ export function PlanButton({ current }: { readonly current: CurrentStep }) {
         </p>
       </DialogFrame>
     </Dialog.Root>
+  );
+}
+
+const WAYS: readonly (readonly [GoingOn, string])[] = [
+  ['sheet', 'the sheet’s order'],
+  ['worth', 'what is worth most'],
+];
+
+/** By what “Go on” leads from test to test. */
+function GoOnBy() {
+  const by = useGoingOn();
+  return (
+    <fieldset className="m-0 mt-2 flex flex-wrap items-center gap-x-5 border-0 p-0">
+      <legend className="float-left mr-4 p-0 font-semibold">Go on by</legend>
+      {WAYS.map(([way, words]) => (
+        <label key={way} className="flex min-h-11 cursor-pointer items-center gap-2">
+          <input
+            type="radio"
+            name="going-on"
+            checked={by === way}
+            onChange={() => setGoingOn(way)}
+            className="size-5 accent-jade"
+          />
+          {words}
+        </label>
+      ))}
+    </fieldset>
   );
 }
 

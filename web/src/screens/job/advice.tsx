@@ -1,0 +1,37 @@
+/** What to do next, reckoned between keys: never so long at a stretch that one would have to wait. */
+import { advising, type Advised } from '@jeitinho/core/diagnose';
+import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { useJob } from './job-context';
+
+/** So long nothing is reckoned after a change: the next key comes soon after it. */
+const SETTLED_MS = 120;
+const STRETCH_MS = 8;
+
+const Advice = createContext<Advised | undefined>(undefined);
+
+/** Undefined until it has been reckoned for the job as it stands. */
+export const useAdvice = (): Advised | undefined => useContext(Advice);
+
+export function AdviceProvider({ children }: { readonly children: ReactNode }) {
+  const { sheet, state } = useJob();
+  const [known, setKnown] = useState<{ of: object; advised: Advised }>();
+  useEffect(() => {
+    let timer = setTimeout(() => {
+      const steps = advising(sheet, state, Date.now());
+      const goOn = () => {
+        const until = performance.now() + STRETCH_MS;
+        let next = steps.next();
+        while (!next.done && performance.now() < until) next = steps.next();
+        if (next.done) setKnown({ of: state, advised: next.value });
+        else timer = setTimeout(goOn, 0);
+      };
+      goOn();
+    }, SETTLED_MS);
+    return () => clearTimeout(timer);
+  }, [sheet, state]);
+  return (
+    <Advice.Provider value={known?.of === state ? known.advised : undefined}>
+      {children}
+    </Advice.Provider>
+  );
+}

@@ -1,0 +1,70 @@
+/** What is worth most to do next, why, what it takes, and what comes after it; or that it is time to decide. */
+import type { Advice } from '@jeitinho/core/diagnose';
+import { Link } from 'react-router';
+import { useJob } from './job-context';
+import { placePath, stagePath } from './paths';
+import { useAdvice } from './advice';
+
+export function WorthMost() {
+  const { job } = useJob();
+  const advised = useAdvice();
+  const [first, second] = advised?.tests ?? [];
+  return (
+    <section
+      aria-label="Worth most now"
+      aria-busy={!advised}
+      className="mt-3 min-h-40 border-l-4 border-jade bg-jade-tint px-3 py-2 text-[15px]"
+    >
+      {!advised ? (
+        <p className="m-0 text-soft">Reckoning what is worth most …</p>
+      ) : advised.stop || !first ? (
+        <>
+          <strong>Measuring more is not worth it.</strong>{' '}
+          {first ? 'It would cost more than it could save.' : 'Nothing is left to take.'}{' '}
+          <Link to={stagePath(job.id, 'decide')} className={LINK}>
+            Decide
+          </Link>
+        </>
+      ) : (
+        <>
+          <p className="m-0 text-soft">Worth most now</p>
+          <GoTo advice={first} big />
+          <p className="m-0">{reasonOf(first)}</p>
+          {second && (
+            <p className="m-0 mt-1 text-soft">
+              Next best: <GoTo advice={second} />
+            </p>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+const LINK =
+  'inline-flex min-h-11 items-center text-ink underline decoration-jade underline-offset-4';
+
+function GoTo({ advice, big = false }: { readonly advice: Advice; readonly big?: boolean }) {
+  const { job } = useJob();
+  const to = placePath(job.id, { stage: 'measure', observable: advice.step.observable });
+  return (
+    <Link to={to} className={`${LINK} ${big ? 'text-[17px] font-semibold' : ''}`}>
+      {advice.test.title}, {minutesWords(advice.effort.minutes)}
+    </Link>
+  );
+}
+
+const minutesWords = (minutes: number): string =>
+  minutes < 1 ? 'under a minute' : `${Math.round(minutes)} min`;
+
+/** One sentence or two: what it tells, what comes before it, what it takes beside the measuring. */
+function reasonOf({ tells, before, effort }: Advice): string {
+  const [one, other] = tells;
+  const said = [
+    one &&
+      (other ? `It tells “${one.name}” from “${other.name}”.` : `It speaks about “${one.name}”.`),
+    before.length > 0 && `First ${before.map(({ title }) => title).join(', ')}.`,
+    effort.also.length > 0 && `It takes: ${effort.also.join(', ')}.`,
+  ];
+  return said.filter(Boolean).join(' ');
+}
