@@ -6,6 +6,7 @@ const entryPoints = [
   'src/main.ts',
   'src/core-cli.ts',
   'src/bench.ts',
+  'src/bench-visits.ts',
   'src/bench/bench-worker.ts',
   'src/heavy/heavy-worker.ts',
 ].filter((each) => existsSync(new URL(each, import.meta.url)));

@@ -16,7 +16,14 @@ import {
   solveCircuit,
   sweep,
 } from '@jeitinho/core/bench';
-import { assess, infer, type DiagnosticModel, type Evidence } from '@jeitinho/core/diagnose';
+import {
+  assess,
+  infer,
+  nextTests,
+  USUAL_RATES,
+  type DiagnosticModel,
+  type Evidence,
+} from '@jeitinho/core/diagnose';
 import { foldJob } from '@jeitinho/core/job';
 import { judge, judgeTogether } from '@jeitinho/core/judge';
 import { machinesOf, plainSheet, writeSheet, type Sheet } from '@jeitinho/core/sheet';
@@ -279,12 +286,28 @@ const withWork = (found: readonly Evidence[]): Evidence[] =>
       : [item];
   });
 
+/** What is asked after every reading: belief, the cost of repair, and every test's worth. */
+const worthOfAll = (model: DiagnosticModel) =>
+  nextTests(
+    infer(model, evidence),
+    model.parts.map(({ id }, i) => ({ id, price: 50 + 70 * i, minutes: 20 + 5 * i })),
+    model.tests.map(({ id }, i) => ({ id, minutes: 1 + (i % 5) })),
+    USUAL_RATES,
+  );
+
 process.stdout.write(
   `${JSON.stringify(
     {
       unit: 'ms',
       'belief after 20 findings, 60 faults × 80 tests × 10 parts, K = 2': time(() =>
         infer(medium, evidence),
+      ),
+      'belief and the worth of every test, 60 faults × 80 tests × 10 parts': time(() =>
+        worthOfAll(medium),
+      ),
+      'belief and the worth of every test, 150 faults × 200 tests × 10 parts': time(
+        () => worthOfAll(large),
+        11,
       ),
       'the same with three repairs between them': time(() => infer(medium, withWork(evidence))),
       'belief after 20 findings, 150 faults × 200 tests, K = 2': time(() => infer(large, evidence)),

@@ -5,8 +5,10 @@ import { accusedBy } from './accused';
 import { infer } from './belief';
 import { hypothesesOf } from './hypotheses';
 import { restsOf } from './intermittence';
+import { logLikelihoods, outcomesSpoken } from './likelihood';
 import type { Evidence } from './evidence';
 import { modelOf, type DiagnosticModel } from './model';
+import { spaceFor } from './space';
 import { leaveOneOut, strengthOf, surpriseIn } from './weights';
 
 /** Two faults on two parts, one test: small enough for pencil and paper. */
@@ -299,4 +301,34 @@ test('a sheet becomes a model whose observables carry the shows of whole tests a
   const model = modelOf(smallSheet);
   expect(model.tests.map((t) => t.id)).toEqual(['diode@U', 'diode@V', 'looks', 'rail', 'out']);
   expect(model.faults[2]!.shows).toEqual({ 'diode@U': 'short', looks: { burnt: 0.5, ok: 0.5 } });
+});
+
+test('all outcomes of a test at once are what each of them is by itself, and sum to one', () => {
+  const model: DiagnosticModel = {
+    faults: [
+      { id: 'a', part: 'A', prior: 3, shows: { t: { low: 0.6, high: 0.3, ok: 0.1 } } },
+      { id: 'b', part: 'A', prior: 1, shows: { t: 'low' }, intermittent: 0.4 },
+      { id: 'c', part: 'A', prior: 1, shows: {} },
+    ],
+    tests: [
+      { id: 't', outcomes: ['low', 'ok', 'high'], noise: 0.05 },
+      { id: 'u', outcomes: ['ok', 'low'] },
+    ],
+    parts: [{ id: 'A' }],
+  };
+  const space = spaceFor(model, 2);
+  const rests = restsOf(model, []);
+  const all = outcomesSpoken(space, 't', rests);
+  const dense = all.map(({ silent, at, p }) => {
+    const each = new Float64Array(space.hypotheses.length).fill(silent);
+    at.forEach((h, i) => (each[h] = p[i]!));
+    return each;
+  });
+  ['ok', 'low', 'high'].forEach((outcome, o) => {
+    const alone = logLikelihoods(space, { test: 't', outcome }, rests);
+    alone.forEach((log, h) => expect(dense[o]![h]).toBeCloseTo(Math.exp(log), 12));
+  });
+  space.hypotheses.forEach((_, h) =>
+    expect(dense.reduce((sum, each) => sum + each[h]!, 0)).toBeCloseTo(1, 12),
+  );
 });

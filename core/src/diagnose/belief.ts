@@ -48,9 +48,7 @@ export function infer(
 ): Inference {
   const space = spaceFor(model, size);
   const rests = restsOf(model, evidence);
-  const steps = evidence.map((item) =>
-    isWork(item) ? item : logLikelihoods(model, space.hypotheses, item, rests),
-  );
+  const steps = evidence.map((item) => (isWork(item) ? item : logLikelihoods(space, item, rests)));
   return { space, evidence, steps, belief: beliefFrom(space, steps) };
 }
 

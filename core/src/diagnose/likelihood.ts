@@ -5,6 +5,7 @@ import { isTest, type Finding, type TestFinding } from './evidence';
 import type { Hypothesis } from './hypotheses';
 import { allAtRest } from './intermittence';
 import { sharesOf, type DiagnosticModel, type ModelObservable } from './model';
+import type { Space } from './space';
 
 /** Probability of an outcome that has nothing to do with the faults, shared among all outcomes. */
 export const DEFAULT_NOISE = 0.02;
@@ -20,42 +21,138 @@ const SEEN_SHOWING = 0.95;
 
 type Probability = (hypothesis: Hypothesis) => number;
 
+/** P(finding | hypothesis) of a test: most faults show nothing in it, and then it is as with no fault at all. */
+export interface Spoken {
+  /** Of every hypothesis that is not named in `at`. */
+  readonly silent: number;
+  /** Hypotheses by index, each once. */
+  readonly at: Int32Array;
+  readonly p: Float64Array;
+}
+
 /**
  * ln P(finding | hypothesis) for every hypothesis, in their order.
  * @param rests - of each fault, the share of the time in which it shows nothing
  * @throws {UnknownReferenceError} when the model knows no such test, outcome, code or symptom.
  */
 export function logLikelihoods(
-  model: DiagnosticModel,
-  hypotheses: readonly Hypothesis[],
+  space: Space,
   finding: Finding,
   rests: readonly number[],
 ): Float64Array {
-  const all = likelihoods(model, hypotheses, finding, rests);
-  for (let h = 0; h < all.length; h += 1) all[h] = Math.log(all[h]!);
+  const { model, hypotheses } = space;
+  const all = new Float64Array(hypotheses.length);
+  if (isTest(finding)) {
+    const { silent, at, p } = spokenOf(space, finding, rests);
+    all.fill(Math.log(silent));
+    for (let i = 0; i < at.length; i += 1) all[at[i]!] = Math.log(p[i]!);
+    return all;
+  }
+  const probability = probabilityOf(model, finding, rests);
+  // Written out: an iterator takes longer than what it asks.
+  for (let h = 0; h < all.length; h += 1) all[h] = Math.log(probability(hypotheses[h]!));
   return all;
 }
 
-/** P(finding | hypothesis) for every hypothesis; the rest as {@link logLikelihoods}. */
-export function likelihoods(
-  model: DiagnosticModel,
-  hypotheses: readonly Hypothesis[],
-  finding: Finding,
+/** P(finding | hypothesis) of a test; the rest as {@link logLikelihoods}. */
+function spokenOf(
+  { model, hypotheses, containing }: Space,
+  finding: TestFinding,
   rests: readonly number[],
-): Float64Array {
-  const probability = probabilityOf(model, finding, rests);
-  // Written out: an iterator takes longer than what it asks.
-  const all = new Float64Array(hypotheses.length);
-  for (let h = 0; h < all.length; h += 1) all[h] = probability(hypotheses[h]!);
+): Spoken {
+  const { silent, speaks, of } = testProbability(model, finding, rests);
+  const at = namedBy(
+    hypotheses.length,
+    containing.filter((_, f) => speaks[f]),
+  );
+  const p = new Float64Array(at.length);
+  for (let i = 0; i < at.length; i += 1) p[i] = of(hypotheses[at[i]!]!);
+  return { silent, at, p };
+}
+
+/**
+ * P(outcome | hypothesis) of every outcome of a test, `ok` first: {@link spokenOf} for all of them at the
+ * price of one.
+ */
+export function outcomesSpoken(
+  { model, hypotheses, containing }: Space,
+  id: string,
+  rests: readonly number[],
+): readonly Spoken[] {
+  const test = model.tests.find((each) => each.id === id);
+  if (!test) throw new UnknownReferenceError(`there is no test “${id}”`, '/evidence');
+  const ok = test.ok ?? 'ok';
+  const others = test.outcomes.filter((outcome) => outcome !== ok);
+  const noise = test.noise ?? DEFAULT_NOISE;
+  const even = noise / test.outcomes.length;
+  const speaking = model.faults.flatMap(({ shows }, f): [number, number, number[]][] => {
+    const shown = shows[id];
+    if (shown === undefined) return [];
+    const share = sharesOf(shown);
+    const rest = nth(rests, f);
+    const okShare = (1 - rest) * (share[ok] ?? 0) + rest;
+    return [[f, okShare, others.map((outcome) => (1 - rest) * (share[outcome] ?? 0))]];
+  });
+  const okOf = new Map(speaking.map(([f, okShare]) => [f, okShare]));
+  const offOf = new Map(speaking.map(([f, , off]) => [f, off]));
+  const at = namedBy(
+    hypotheses.length,
+    speaking.map(([f]) => nth(containing, f)),
+  );
+  const all = [ok, ...others].map((outcome) => ({
+    silent: outcome === ok ? 1 - noise + even : even,
+    at,
+    p: new Float64Array(at.length),
+  }));
+  const good = Math.max(0.5, 1 - 2 / model.tests.length);
+  all.forEach(({ p }, o) => {
+    const share = o === 0 ? good : (1 - good) / Math.max(1, others.length);
+    p[0] = (1 - noise) * share + even;
+  });
+  const hits = new Float64Array(others.length);
+  for (let i = 1; i < at.length; i += 1) {
+    const { faults } = hypotheses[at[i]!]!;
+    let pOk = 1;
+    let offSum = 0;
+    hits.fill(0);
+    for (let k = 0; k < faults.length; k += 1) {
+      const off = offOf.get(faults[k]!);
+      if (!off) continue;
+      pOk *= okOf.get(faults[k]!)!;
+      for (let o = 0; o < off.length; o += 1) {
+        offSum += off[o]!;
+        hits[o]! += off[o]!;
+      }
+    }
+    all[0]!.p[i] = (1 - noise) * pOk + even;
+    const bad = offSum > 0 ? ((1 - noise) * (1 - pOk)) / offSum : 0;
+    for (let o = 0; o < hits.length; o += 1) all[o + 1]!.p[i] = bad * hits[o]! + even;
+  }
   return all;
+}
+
+/** Hypotheses of these lists, each once, after the last of all: what is not on the sheet. */
+function namedBy(hypotheses: number, lists: readonly Int32Array[]): Int32Array {
+  const seen = new Uint8Array(hypotheses);
+  const named = new Int32Array(lists.reduce((sum, { length }) => sum + length, 1));
+  named[0] = hypotheses - 1;
+  let count = 1;
+  for (const list of lists)
+    for (let i = 0; i < list.length; i += 1) {
+      const h = list[i]!;
+      if (seen[h]) continue;
+      seen[h] = 1;
+      named[count] = h;
+      count += 1;
+    }
+  return named.subarray(0, count);
 }
 
 function probabilityOf(
   model: DiagnosticModel,
-  finding: Finding,
+  finding: Exclude<Finding, TestFinding>,
   rests: readonly number[],
 ): Probability {
-  if (isTest(finding)) return testProbability(model, finding, rests);
   if ('confirmed' in finding) return complaintProbability(finding.confirmed, rests);
   if ('code' in finding) {
     const code = model.codes?.find((each) => each.code === finding.code);
@@ -103,7 +200,12 @@ function testProbability(
   model: DiagnosticModel,
   finding: TestFinding,
   rests: readonly number[],
-): Probability {
+): {
+  readonly silent: number;
+  /** By fault: whether it ever shows anything else there. */
+  readonly speaks: readonly boolean[];
+  readonly of: Probability;
+} {
   const test = model.tests.find((each) => each.id === finding.test);
   if (!test) throw new UnknownReferenceError(`there is no test “${finding.test}”`, '/evidence');
   const weights = findingWeights(test, finding);
@@ -125,26 +227,22 @@ function testProbability(
   const unknown =
     good * weightOf(ok) + ((1 - good) * sum(others, weightOf)) / Math.max(1, others.length);
 
-  // Most faults show nothing in most tests, and then it is as with no fault at all.
   const speaks = shares.map((_, f) => nth(okShare, f) !== 1 || nth(off, f) !== 0);
   const silent = (1 - noise) * weightOf(ok) + noise * mean;
-
-  return ({ kind, faults }) => {
+  const of: Probability = ({ kind, faults }) => {
     if (kind === 'other') return (1 - noise) * unknown + noise * mean;
-    let heard = false;
-    for (const f of faults) if (speaks[f]) heard = true;
-    if (!heard) return silent;
     let pOk = 1;
     let offSum = 0;
     let hitSum = 0;
     for (const f of faults) {
-      pOk *= nth(okShare, f);
-      offSum += nth(off, f);
-      hitSum += nth(hit, f);
+      pOk *= okShare[f]!;
+      offSum += off[f]!;
+      hitSum += hit[f]!;
     }
     const bad = offSum > 0 ? ((1 - pOk) * hitSum) / offSum : 0;
     return (1 - noise) * (weightOf(ok) * pOk + bad) + noise * mean;
   };
+  return { silent, speaks, of };
 }
 
 const sum = <T>(items: readonly T[], value: (item: T) => number): number =>

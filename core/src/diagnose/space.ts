@@ -11,6 +11,8 @@ export interface Space {
   /** For each hypothesis on arrival and each subset of its faults, the hypothesis that is left. */
   readonly left: Int32Array;
   readonly faultIndex: ReadonlyMap<string, number>;
+  /** Of each fault, the hypotheses that contain it, ascending. */
+  readonly containing: readonly Int32Array[];
   /** Of each fault, the parts (by index) whose replacing takes it away: its own, what that sits on, and on. */
   readonly carriers: readonly (readonly number[])[];
   /** Of each hypothesis, the parts (by index) that have a fault of it. */
@@ -47,6 +49,7 @@ function spaceOf(model: DiagnosticModel, hypotheses: readonly Hypothesis[]): Spa
     columns,
     left: leftOf(hypotheses, columns),
     faultIndex: new Map(model.faults.map(({ id }, f) => [id, f])),
+    containing: containingOf(model.faults.length, hypotheses),
     carriers,
     touched: hypotheses.map(({ faults }) => [
       ...new Set(faults.flatMap((f) => nth(carriers, f).slice(0, 1))),
@@ -57,6 +60,12 @@ function spaceOf(model: DiagnosticModel, hypotheses: readonly Hypothesis[]): Spa
       return everyPart.filter((part) => faults.every((f) => nth(carriers, f).includes(part)));
     }),
   };
+}
+
+function containingOf(faults: number, hypotheses: readonly Hypothesis[]): Int32Array[] {
+  const lists = Array.from({ length: faults }, (): number[] => []);
+  hypotheses.forEach((each, h) => each.faults.forEach((f) => nth(lists, f).push(h)));
+  return lists.map((list) => Int32Array.from(list));
 }
 
 /** The part that has the fault, what it sits on, and so on; nothing where no part has it. */

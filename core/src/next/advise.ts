@@ -3,7 +3,7 @@
  * that measuring more is not worth it. A policy is priced as it would be carried out: point after point in
  * the order of the sheet, its rules after its points, and no further once one reads bad.
  */
-import { likelihoods } from '../diagnose/likelihood';
+import { outcomesSpoken, type Spoken } from '../diagnose/likelihood';
 import { restsOf } from '../diagnose/intermittence';
 import { knownOf } from '../diagnose/assess';
 import { leftOf, type Inference } from '../diagnose/belief';
@@ -20,7 +20,7 @@ import { findTest } from '../sheet/lookup';
 import { observablesOf, ruleObservables } from '../sheet/observables';
 import type { Fault, Sheet, Test } from '../sheet/schema';
 import { effortOfAll, standingOf, type Effort } from './effort';
-import { USUAL_RATES, type Rates } from './prices';
+import { partsInVisit, USUAL_RATES, type Rates } from './prices';
 import { RepairCost } from './repair-cost';
 
 export interface Advice {
@@ -58,8 +58,9 @@ export function advise(
   state: JobState,
   now: number,
   rates: Rates = USUAL_RATES,
+  inference?: Inference,
 ): Advised {
-  const steps = advising(sheet, state, now, rates);
+  const steps = advising(sheet, state, now, rates, inference);
   for (;;) {
     const { done, value } = steps.next();
     if (done) return value;
@@ -69,16 +70,17 @@ export function advise(
 /**
  * Advice, a candidate at a time, so that whoever waits for a key can stop in between.
  * @param now - This device's time, ms.
+ * @param inference - Of what is known, where it does not come from the job's own log.
  */
 export function* advising(
   sheet: Sheet,
   state: JobState,
   now: number,
   rates: Rates = USUAL_RATES,
+  inference: Inference = knownOf(sheet, state).inference,
 ): Generator<undefined, Advised> {
-  const { inference } = knownOf(sheet, state);
   const belief = leftOf(inference);
-  const repair = new RepairCost(inference.space, sheet.parts, rates, belief, MOST_PARTS);
+  const repair = new RepairCost(inference.space, partsInVisit(sheet), rates, belief, MOST_PARTS);
   const cost = repair.of(belief);
   const outcomes = outcomesFor(inference);
   const from = standingOf(sheet, state, now);
@@ -167,28 +169,22 @@ const fedByBad = (sheet: Sheet, state: JobState, test: Test): boolean =>
   wantsOf(sheet, test).fedBy.some((ref) => standsAs(ref, state.current).some(isBad));
 
 /** P(outcome | hypothesis) of every outcome of an observable, `ok` first; each reckoned once. */
-type Outcomes = (observable: string) => readonly Float64Array[];
+type Outcomes = (observable: string) => readonly Spoken[];
 
 function outcomesFor({ space, evidence }: Inference): Outcomes {
-  const { model, hypotheses } = space;
-  const rests = restsOf(model, evidence);
-  const known = new Map<string, readonly Float64Array[]>();
-  const tests = new Map(model.tests.map((test) => [test.id, test]));
+  const rests = restsOf(space.model, evidence);
+  const known = new Map<string, readonly Spoken[]>();
   return (id) => {
-    const before = known.get(id);
-    if (before) return before;
-    const { outcomes, ok = 'ok' } = tests.get(id)!;
-    const all = [ok, ...outcomes.filter((each) => each !== ok)].map((outcome) =>
-      likelihoods(model, hypotheses, { test: id, outcome }, rests),
-    );
+    const all = known.get(id) ?? outcomesSpoken(space, id, rests);
     known.set(id, all);
     return all;
   };
 }
 
-function times(a: Float64Array, b: Float64Array): Float64Array {
-  const product = new Float64Array(a.length);
-  for (let i = 0; i < a.length; i += 1) product[i] = a[i]! * b[i]!;
+function times(weights: Float64Array, { silent, at, p }: Spoken): Float64Array {
+  const product = new Float64Array(weights.length);
+  for (let h = 0; h < product.length; h += 1) product[h] = weights[h]! * silent;
+  for (let i = 0; i < at.length; i += 1) product[at[i]!] = weights[at[i]!]! * p[i]!;
   return product;
 }
 
@@ -203,28 +199,48 @@ function carriedOut(
   let going = belief;
   for (const id of observables) {
     const [good, ...bad] = outcomes(id);
+    const base = repair.base(going);
+    const before = sumsOf(going);
     for (const each of bad) {
-      const weights = times(going, each);
-      after += repair.of(weights);
-      entropy += weightedEntropy(weights);
+      after += repair.after(base, each);
+      entropy += entropyAfter(going, before, each);
     }
     going = times(going, good!);
   }
   return {
     after: after + repair.of(going),
-    bits: weightedEntropy(belief) - entropy - weightedEntropy(going),
+    bits: entropyOf(sumsOf(belief)) - entropy - entropyOf(sumsOf(going)),
   };
 }
 
-/** Entropy in bits of weights as a distribution, times their sum. */
-function weightedEntropy(weights: Float64Array): number {
+/** Σ w and Σ w·log₂ w. */
+type Sums = readonly [weight: number, logs: number];
+
+const logged = (w: number) => (w > 0 ? w * Math.log2(w) : 0);
+
+function sumsOf(weights: Float64Array): Sums {
   let [sum, logs] = [0, 0];
-  for (const w of weights)
-    if (w > 0) {
-      sum += w;
-      logs += w * Math.log2(w);
-    }
-  return sum > 0 ? sum * Math.log2(sum) - logs : 0;
+  for (const w of weights) {
+    sum += w;
+    logs += logged(w);
+  }
+  return [sum, logs];
+}
+
+/** Entropy in bits of weights as a distribution, times their sum. */
+const entropyOf = ([sum, logs]: Sums): number => (sum > 0 ? sum * Math.log2(sum) - logs : 0);
+
+/** The same of weights times the probability of a finding. */
+function entropyAfter(weights: Float64Array, [sum, logs]: Sums, { silent, at, p }: Spoken): number {
+  let weight = sum * silent;
+  // Σ s·w·log₂(s·w) of all; then those that speak otherwise in their place.
+  let all = silent * logs + logged(silent) * sum;
+  for (let i = 0; i < at.length; i += 1) {
+    const w = weights[at[i]!]!;
+    weight += (p[i]! - silent) * w;
+    all += logged(p[i]! * w) - logged(silent * w);
+  }
+  return entropyOf([weight, all]);
 }
 
 /** So far apart in their chance of a bad reading that a test tells them apart. */
@@ -240,7 +256,11 @@ function toldApart(
   const all = sheet.faults.map((fault) => {
     const f = space.faultIndex.get(fault.id)!;
     const h = space.hypotheses.findIndex(({ faults }) => faults.length === 1 && faults[0] === f);
-    const good = observables.reduce((p, id) => p * nth(outcomes(id)[0]!, h), 1);
+    const good = observables.reduce((all, id) => {
+      const { silent, at, p } = nth(outcomes(id), 0);
+      const i = at.indexOf(h);
+      return all * (i < 0 ? silent : nth(p, i));
+    }, 1);
     const p = belief.now[fault.id] ?? 0;
     return { fault, bad: 1 - good, reads: p * (1 - good), silent: p * good };
   });

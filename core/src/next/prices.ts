@@ -42,5 +42,21 @@ export const pricedSheet = (sheet: Sheet): PricedSheet => ({
   })),
 });
 
+/** To see that it works: powered, and through what failed. */
+const PROVING_MINUTES = 10;
+/** What another visit costs, for a part that has to be ordered. */
+const VISIT = 90;
+
+/**
+ * Parts as a visit pays for them: fitted and proven, and another visit for what has to come first. Without
+ * that, what costs nothing (a switch outside, a setting) would be tried before anything else.
+ */
+export const partsInVisit = ({ parts }: Sheet): readonly PricedPart[] =>
+  parts.map(({ id, price = 0, minutes = 0, leadHours = 0 }) => ({
+    id,
+    price: price + (leadHours > 0 ? VISIT : 0),
+    minutes: minutes + PROVING_MINUTES,
+  }));
+
 /** Until a shop says its own. */
 export const USUAL_RATES: Rates = { rate: 120, giveUp: 1500 };

@@ -9,6 +9,7 @@
  * sum to one give the cost times their sum: what comes after an outcome needs no normalising. After
  * Heckerman, Breese & Rommelse, "Decision-theoretic troubleshooting", CACM 38 (1995).
  */
+import type { Spoken } from '../diagnose/likelihood';
 import type { Space } from '../diagnose/space';
 import { nth } from '../numeric/nth';
 import type { PricedPart, Rates } from './prices';
@@ -23,14 +24,20 @@ export interface RepairPlan {
   readonly order: readonly string[];
 }
 
+/** Weights of hypotheses, with what the cost of their repair is reckoned from. */
+export interface Base {
+  readonly weights: Float64Array;
+  /** By mask: how much weight of it nothing of the mask mends, signs and all. */
+  readonly sums: Float64Array;
+  readonly total: number;
+}
+
 /** What an order of repair costs, for whatever weights; made once for a model and its prices. */
 export class RepairCost {
   readonly #rates: Rates;
   readonly #parts: readonly { readonly id: string; readonly cost: number }[];
-  /** For each hypothesis its terms: [A ∩ mask = ∅] with a sign, whose sum says whether A mends it. */
-  readonly #from: Int32Array;
-  readonly #masks: Int32Array;
-  readonly #signs: Int8Array;
+  readonly #costs: Float64Array;
+  readonly #terms: Terms;
 
   /**
    * @param parts - In the order of the model.
@@ -50,36 +57,63 @@ export class RepairCost {
     };
     const used = worthLookingAt(space, weights, costOf, most);
     this.#parts = used.map((i) => ({ id: nth(parts, i).id, cost: costOf(i) }));
-    const bit = new Map(used.map((part, i) => [part, 1 << i]));
-    const maskOf = space.carriers.map((each) =>
-      each.reduce((mask, i) => mask | (bit.get(i) ?? 0), 0),
-    );
-    const terms = space.hypotheses.map(({ kind, faults }) =>
-      kind === 'other' ? [] : termsOf(faults.map((f) => nth(maskOf, f))),
-    );
-    this.#from = Int32Array.from([0, ...terms.map(({ length }) => length)]);
-    for (let h = 1; h < this.#from.length; h += 1) this.#from[h]! += this.#from[h - 1]!;
-    this.#masks = Int32Array.from(terms.flat(), ({ mask }) => mask);
-    this.#signs = Int8Array.from(terms.flat(), ({ sign }) => sign);
+    this.#costs = Float64Array.from(this.#parts, ({ cost }) => cost);
+    this.#terms = termsFor(space, used);
   }
 
   /** @param weights - Of each hypothesis that is left, in the order of the space. */
   of(weights: Float64Array): number {
-    return nth(this.#values(weights), 0);
+    return nth(this.#values(this.base(weights)), 0);
+  }
+
+  /** Weights, prepared to be asked about again and again with a finding more. */
+  base(weights: Float64Array): Base {
+    const sums = new Float64Array(1 << this.#parts.length);
+    let total = 0;
+    for (let h = 0; h < weights.length; h += 1) {
+      total += weights[h]!;
+      this.#add(sums, h, weights[h]!);
+    }
+    return { weights, sums, total };
+  }
+
+  /** What it costs once a finding is known: of weights times its probability. */
+  after({ weights, sums, total }: Base, { silent, at, p }: Spoken): number {
+    const scaled = new Float64Array(sums.length);
+    for (let i = 0; i < sums.length; i += 1) scaled[i] = sums[i]! * silent;
+    let sum = total * silent;
+    for (let i = 0; i < at.length; i += 1) {
+      const h = at[i]!;
+      const more = (p[i]! - silent) * weights[h]!;
+      sum += more;
+      this.#add(scaled, h, more);
+    }
+    return nth(this.#values({ weights, sums: scaled, total: sum }), 0);
+  }
+
+  #add(sums: Float64Array, h: number, weight: number): void {
+    const { from, masks, signs } = this.#terms;
+    const end = from[h + 1]!;
+    for (let k = from[h]!; k < end; k += 1) sums[masks[k]!]! += signs[k]! * weight;
   }
 
   planOf(weights: Float64Array): RepairPlan {
-    const values = this.#values(weights);
-    const unmended = this.#unmended(weights);
+    const base = this.base(weights);
+    const values = this.#values(base);
+    const unmended = this.#unmended(base);
     const order: string[] = [];
     for (let done = 0; ;) {
       const rest = nth(unmended, done);
       const value = nth(values, done);
       if (this.#rates.giveUp * rest <= value) break;
-      const next = this.#parts.findIndex(
-        ({ cost }, i) => !(done & (1 << i)) && cost * rest + nth(values, done | (1 << i)) <= value,
+      // Of equal ways the one that mends most: what costs nothing and mends nothing is no way.
+      const ways = this.#parts
+        .map(({ cost }, i) => ({ i, total: cost * rest + nth(values, done | (1 << i)) }))
+        .filter(({ i, total }) => !(done & (1 << i)) && total <= value);
+      if (ways.length === 0) break;
+      const { i: next } = ways.reduce((a, b) =>
+        nth(unmended, done | (1 << b.i)) < nth(unmended, done | (1 << a.i)) ? b : a,
       );
-      if (next < 0) break;
       order.push(nth(this.#parts, next).id);
       done |= 1 << next;
     }
@@ -87,42 +121,37 @@ export class RepairCost {
   }
 
   /** V of every set of replaced parts, by bits. */
-  #values(weights: Float64Array): Float64Array {
-    const values = this.#unmended(weights);
+  #values(base: Base): Float64Array {
+    const values = this.#unmended(base);
     const { giveUp } = this.#rates;
-    const n = this.#parts.length;
+    const costs = this.#costs;
+    const all = values.length - 1;
     for (let done = values.length - 1; done >= 0; done -= 1) {
       const rest = values[done]!;
       let best = giveUp * rest;
-      for (let i = 0; i < n; i += 1)
-        if (!(done & (1 << i))) {
-          const cost = this.#parts[i]!.cost * rest + values[done | (1 << i)]!;
-          if (cost < best) best = cost;
-        }
+      // One bit after the other of those not yet replaced.
+      for (let free = all & ~done; free !== 0; free &= free - 1) {
+        const bit = free & -free;
+        const cost = costs[31 - Math.clz32(bit)]! * rest + values[done | bit]!;
+        if (cost < best) best = cost;
+      }
       values[done] = best;
     }
     return values;
   }
 
   /** Weight of what is still not mended after each set of parts. */
-  #unmended(weights: Float64Array): Float64Array {
-    const n = this.#parts.length;
-    const size = 1 << n;
-    const sums = new Float64Array(size);
-    let total = 0;
-    for (let h = 0; h < weights.length; h += 1) {
-      const weight = weights[h]!;
-      total += weight;
-      for (let k = this.#from[h]!; k < this.#from[h + 1]!; k += 1)
-        sums[this.#masks[k]!]! += this.#signs[k]! * weight;
-    }
+  #unmended({ sums: terms, total }: Base): Float64Array {
+    const size = terms.length;
+    const sums = terms.slice();
     // Every mask that lies in what is left untouched.
-    for (let i = 0; i < n; i += 1)
-      for (let set = 0; set < size; set += 1)
-        if (set & (1 << i)) sums[set]! += sums[set ^ (1 << i)]!;
+    for (let bit = 1; bit < size; bit <<= 1)
+      for (let set = bit; set < size; set = (set + 1) | bit) sums[set]! += sums[set ^ bit]!;
     const unmended = new Float64Array(size);
-    for (let done = 0; done < size; done += 1)
-      unmended[done] = Math.max(0, total - sums[size - 1 - done]!);
+    for (let done = 0; done < size; done += 1) {
+      const rest = total - sums[size - 1 - done]!;
+      unmended[done] = rest > 0 ? rest : 0;
+    }
     return unmended;
   }
 }
@@ -146,6 +175,43 @@ function worthLookingAt(
     .sort((a, b) => worth(b) - worth(a))
     .slice(0, most)
     .sort((a, b) => a - b);
+}
+
+/**
+ * For each hypothesis its terms, from `from[h]` to `from[h + 1]`: [A ∩ mask = ∅] with a sign, whose sum says
+ * whether A mends it.
+ */
+interface Terms {
+  readonly from: Int32Array;
+  readonly masks: Int32Array;
+  readonly signs: Int8Array;
+}
+
+const prepared = new WeakMap<Space, Map<string, Terms>>();
+
+/** Made once for a space and the parts that are looked at. */
+function termsFor(space: Space, used: readonly number[]): Terms {
+  const byParts = prepared.get(space) ?? new Map<string, Terms>();
+  prepared.set(space, byParts);
+  const key = used.join();
+  const before = byParts.get(key);
+  if (before) return before;
+  const bit = new Map(used.map((part, i) => [part, 1 << i]));
+  const maskOf = space.carriers.map((each) =>
+    each.reduce((mask, i) => mask | (bit.get(i) ?? 0), 0),
+  );
+  const terms = space.hypotheses.map(({ kind, faults }) =>
+    kind === 'other' ? [] : termsOf(faults.map((f) => nth(maskOf, f))),
+  );
+  const from = Int32Array.from([0, ...terms.map(({ length }) => length)]);
+  for (let h = 1; h < from.length; h += 1) from[h]! += from[h - 1]!;
+  const made = {
+    from,
+    masks: Int32Array.from(terms.flat(), ({ mask }) => mask),
+    signs: Int8Array.from(terms.flat(), ({ sign }) => sign),
+  };
+  byParts.set(key, made);
+  return made;
 }
 
 /** Inclusion and exclusion: every mask is met by A, as a sum of “A meets none of these”. */

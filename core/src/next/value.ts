@@ -2,7 +2,7 @@
 import { type Inference, leftOf } from '../diagnose/belief';
 import { isTest } from '../diagnose/evidence';
 import { restsOf } from '../diagnose/intermittence';
-import { likelihoods } from '../diagnose/likelihood';
+import { outcomesSpoken } from '../diagnose/likelihood';
 import { RepairCost, type RepairPlan } from './repair-cost';
 import type { PricedPart, PricedTest, Rates } from './prices';
 
@@ -27,21 +27,20 @@ export function nextTests(
   rates: Rates,
 ): NextTests {
   const { space, evidence } = inference;
-  const { model, hypotheses } = space;
+  const { model } = space;
   const now = leftOf(inference);
   const repair = new RepairCost(space, parts, rates, now);
   const plan = repair.planOf(now);
+  const base = repair.base(now);
   const rests = restsOf(model, evidence);
   const taken = takenSinceWork(inference);
   const next = tests
     .filter(({ id }) => !taken.has(id))
     .map(({ id, minutes = 0, risk = 0 }) => {
-      const { outcomes } = model.tests.find((each) => each.id === id)!;
-      const after = outcomes.reduce((sum, outcome) => {
-        const weights = likelihoods(model, hypotheses, { test: id, outcome }, rests);
-        for (let h = 0; h < weights.length; h += 1) weights[h]! *= now[h]!;
-        return sum + repair.of(weights);
-      }, 0);
+      const after = outcomesSpoken(space, id, rests).reduce(
+        (sum, each) => sum + repair.after(base, each),
+        0,
+      );
       const price = (minutes * rates.rate) / 60 + risk;
       const voi = plan.cost - after;
       return { test: id, voi, price, net: voi - price };

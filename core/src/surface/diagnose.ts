@@ -1,13 +1,15 @@
 /** What could be wrong: `@jeitinho/core/diagnose`. */
 export { accusedBy } from '../diagnose/accused';
 export { assess, type Assessment, carriedFrom, type PartSuspect } from '../diagnose/assess';
-export { infer } from '../diagnose/belief';
+export { infer, type Inference, leftOf } from '../diagnose/belief';
 export type { Evidence } from '../diagnose/evidence';
 export { headlineOf, leadingPart, type Headline } from '../diagnose/headline';
 export { type DiagnosticModel, modelOf, sharesOf } from '../diagnose/model';
 export { notProvenWords } from '../diagnose/not-proven';
 export { type EvidenceItem, isFinding, type Suspect } from '../diagnose/suspects';
 export { advise, advising, type Advice, type Advised } from '../next/advise';
-export { pricedSheet, type PricedSheet, USUAL_RATES } from '../next/prices';
+export { effortOf, type Standing } from '../next/effort';
+export { RepairCost } from '../next/repair-cost';
+export { partsInVisit, pricedSheet, type PricedSheet, USUAL_RATES } from '../next/prices';
 export { nextTests } from '../next/value';
 export type { Weight } from '../diagnose/weights';
