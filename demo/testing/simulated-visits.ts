@@ -128,7 +128,7 @@ function chosen(sheet: Sheet, policy: Policy, seen: Seen, inference: Inference):
   const { fixed, sound } = inference.belief;
   if (Math.max(0, ...Object.values(fixed)) - sound >= SURE) return undefined;
   // Without its state, the order of the sheet alone.
-  const asked = policy === 'order' ? { ...state, energy: { kind: 'found' } } : state;
+  const asked = policy === 'order' ? { ...state, energy: { kind: 'not-proven' } } : state;
   return nextStep(sheet, asked as JobState)?.test;
 }
 

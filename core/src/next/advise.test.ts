@@ -46,6 +46,16 @@ test('what a test takes: opening, pulling on a dead machine, proving dead with i
     minutes: 13.5,
     also: ['switch off and prove it dead', 'lid', 'plug'],
   });
+  // Isolated and not proven yet, the pairs are still owed; live work wants it energised all the same.
+  const isolated = { energy: 'not-proven', state: null, out: new Set<string>() } as const;
+  expect(effortOf(sheet, isolated, diode).effort).toMatchObject({
+    minutes: 10.5,
+    also: ['prove it dead', 'lid', 'plug'],
+  });
+  expect(effortOf(sheet, isolated, findTest(sheet, 'rail')!).effort.also).toEqual([
+    'energise it',
+    'into “standby”',
+  ]);
   // In the hand nothing of the machine is touched.
   const inHand = effortOf(sheet, live, { ...diode, offMachine: true });
   expect(inHand).toEqual({ effort: { minutes: 2, risk: 0, also: [] }, to: live });

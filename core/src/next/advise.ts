@@ -262,9 +262,14 @@ function toldApart(
       return all * (i < 0 ? silent : nth(p, i));
     }, 1);
     const p = belief.now[fault.id] ?? 0;
-    return { fault, bad: 1 - good, reads: p * (1 - good), silent: p * good };
+    return { fault, p, bad: 1 - good };
   });
-  const reads = all.reduce((a, b) => (b.reads > a.reads ? b : a));
-  const silent = all.reduce((a, b) => (b.silent > a.silent ? b : a));
+  // What noise alone would do is nobody's mark.
+  const noise = Math.min(...all.map(({ bad }) => bad));
+  const speaks = ({ p, bad }: (typeof all)[number]) => p * (bad - noise);
+  const keeps = ({ p, bad }: (typeof all)[number]) => p * (1 - bad);
+  const reads = all.reduce((a, b) => (speaks(b) > speaks(a) ? b : a));
+  const silent = all.reduce((a, b) => (keeps(b) > keeps(a) ? b : a));
+  if (reads.bad < APART) return [];
   return reads.bad - silent.bad > APART ? [reads.fault, silent.fault] : [reads.fault];
 }

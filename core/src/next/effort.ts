@@ -3,6 +3,7 @@
  * and the switch between dead and live with its waits. Charged in full to whoever asks first: shared among
  * the tests that would profit, it made visits longer.
  */
+import type { EnergyKind } from '../conditions/energy';
 import { baseState } from '../conditions/live-state';
 import { pairsOf } from '../conditions/pairs';
 import { outsOf, wantsOf } from '../conditions/wants';
@@ -15,7 +16,7 @@ import { isMeasured, type Access, type Sheet, type Test } from '../sheet/schema'
 /** Where a sheet states no minutes. */
 const TEST_MINUTES = 1;
 const ACCESS_MINUTES = 1;
-/** Isolating, locking and trying the meter; then each pair. */
+/** Isolating and locking; then each pair, the meter tried with it. */
 const ISOLATING_MINUTES = 3;
 const PAIR_MINUTES = 0.5;
 /** Precautions, supply on, the machine up again. */
@@ -35,7 +36,7 @@ export interface Effort {
 
 /** Where the machine stands, or will once the tests before have been taken. */
 export interface Standing {
-  readonly energy: 'dead' | 'live';
+  readonly energy: EnergyKind;
   /** Of a live machine; null while it is dead. */
   readonly state: string | null;
   readonly out: ReadonlySet<string>;
@@ -43,10 +44,10 @@ export interface Standing {
 
 /** @param now - This device's time, ms. */
 export const standingOf = (sheet: Sheet, state: JobState, now: number): Standing => ({
-  energy: state.energy.kind === 'dead' ? 'dead' : 'live',
+  energy: state.energy.kind,
   // As found, it is in the state that being on is.
   state:
-    state.energy.kind === 'dead'
+    state.energy.kind !== 'live'
       ? null
       : (liveStateAt(sheet, state, now) ?? baseState(sheet)?.id ?? null),
   out: new Set(state.access),
@@ -62,23 +63,28 @@ export function effortOf(
   const risk = riskOf(sheet, test);
   const { energy: wanted, state } = wantsOf(sheet, test);
   if (test.offMachine) return { effort: { minutes: own, risk, also: [] }, to: from };
-  const energy = wanted === 'any' ? from.energy : wanted;
+  // A look at a running machine wants it running, if no precautions.
+  const energy = wanted !== 'any' ? wanted : state.energy === 'live' ? 'live' : from.energy;
   const owed = accessOwedFor(sheet, { access: from.out }, outsOf(test));
   const back = energy === 'live' ? mustGoBack(sheet, from, test) : [];
   // A plug is pulled and put back on a dead machine only.
-  const viaDead =
-    from.energy === 'live' && [...owed, ...back].some((each) => each.energy === 'dead');
+  const viaDead = energy === 'dead' || [...owed, ...back].some((each) => each.energy === 'dead');
   const steps: [minutes: number, why: string][] = [];
-  let at: 'dead' | 'live' = from.energy;
-  if (at === 'live' && (energy === 'dead' || viaDead)) {
-    steps.push([isolatingMinutes(sheet), 'switch off and prove it dead']);
+  let at = from.energy;
+  if (viaDead && at !== 'dead') {
+    const proving = provingMinutes(sheet);
+    steps.push(
+      at === 'live'
+        ? [ISOLATING_MINUTES + proving, 'switch off and prove it dead']
+        : [proving, 'prove it dead'],
+    );
     at = 'dead';
   }
   for (const each of owed) steps.push([each.minutes ?? ACCESS_MINUTES, nameOf(each)]);
   for (const each of back) steps.push([each.minutes ?? ACCESS_MINUTES, `${nameOf(each)} back`]);
-  if (energy === 'live' && at === 'dead') steps.push([ENERGISING_MINUTES, 'energise it']);
+  if (energy === 'live' && at !== 'live') steps.push([ENERGISING_MINUTES, 'energise it']);
   const inState = energy === 'live' && state.energy === 'live' ? state.id : null;
-  if (inState !== null && (from.state !== inState || at === 'dead'))
+  if (inState !== null && (from.state !== inState || at !== 'live'))
     steps.push([STATE_MINUTES + (state.begins ?? 0) / 60, `into “${state.name ?? state.id}”`]);
   const out = new Set(from.out);
   for (const { id } of owed) out.add(id);
@@ -89,7 +95,11 @@ export function effortOf(
       risk,
       also: steps.map(([, why]) => why),
     },
-    to: { energy, state: energy === 'dead' ? null : (inState ?? from.state), out },
+    to: {
+      energy: energy === 'not-proven' ? at : energy,
+      state: energy === 'live' ? (inState ?? from.state) : null,
+      out,
+    },
   };
 }
 
@@ -119,11 +129,11 @@ function mustGoBack(sheet: Sheet, from: Standing, test: Test): Access[] {
   );
 }
 
-/** Isolating, every pair, and the longest wait. */
-function isolatingMinutes(sheet: Sheet): number {
+/** Every pair, and the longest wait. */
+function provingMinutes(sheet: Sheet): number {
   const pairs = pairsOf(sheet);
   const wait = Math.max(0, ...pairs.map(({ waitMinutes }) => waitMinutes));
-  return ISOLATING_MINUTES + pairs.length * PAIR_MINUTES + wait;
+  return pairs.length * PAIR_MINUTES + wait;
 }
 
 function riskOf(sheet: Sheet, test: Test): number {

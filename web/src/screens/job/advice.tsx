@@ -1,16 +1,28 @@
 /** What to do next, reckoned between keys: never so long at a stretch that one would have to wait. */
 import { advising, type Advised } from '@jeitinho/core/diagnose';
-import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useJob } from './job-context';
 
 /** So long nothing is reckoned after a change: the next key comes soon after it. */
 const SETTLED_MS = 120;
 const STRETCH_MS = 8;
 
-const Advice = createContext<Advised | undefined>(undefined);
+interface Known {
+  readonly advised: Advised;
+  /** Whether it is of the job as it stands: a new one is on its way where not. */
+  readonly fresh: boolean;
+}
+
+const Advice = createContext<Known | undefined>(undefined);
 
 /** Undefined until it has been reckoned for the job as it stands. */
-export const useAdvice = (): Advised | undefined => useContext(Advice);
+export function useAdvice(): Advised | undefined {
+  const known = useContext(Advice);
+  return known?.fresh ? known.advised : undefined;
+}
+
+/** What was said last, of whatever moment. */
+export const useLastAdvice = (): Known | undefined => useContext(Advice);
 
 export function AdviceProvider({ children }: { readonly children: ReactNode }) {
   const { sheet, state } = useJob();
@@ -29,9 +41,9 @@ export function AdviceProvider({ children }: { readonly children: ReactNode }) {
     }, SETTLED_MS);
     return () => clearTimeout(timer);
   }, [sheet, state]);
-  return (
-    <Advice.Provider value={known?.of === state ? known.advised : undefined}>
-      {children}
-    </Advice.Provider>
+  const value = useMemo(
+    () => known && { advised: known.advised, fresh: known.of === state },
+    [known, state],
   );
+  return <Advice.Provider value={value}>{children}</Advice.Provider>;
 }

@@ -1,19 +1,27 @@
 /** What is worth most to do next, why, what it takes, and what comes after it; or that it is time to decide. */
 import type { Advice } from '@jeitinho/core/diagnose';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { useJob } from './job-context';
 import { placePath, stagePath } from './paths';
-import { useAdvice } from './advice';
+import { useLastAdvice } from './advice';
+
+/** Where one thinks about what to find out; making safe, mending and signing have their own next. */
+const THINKING = new Set(['arrive', 'read', 'measure', 'decide', 'prove']);
 
 export function WorthMost() {
+  const stage = useLocation().pathname.split('/').at(-1) ?? '';
+  return THINKING.has(stage) ? <Said /> : null;
+}
+
+function Said() {
   const { job } = useJob();
-  const advised = useAdvice();
+  const { advised, fresh = false } = useLastAdvice() ?? {};
   const [first, second] = advised?.tests ?? [];
   return (
     <section
       aria-label="Worth most now"
-      aria-busy={!advised}
-      className="mt-3 min-h-40 border-l-4 border-jade bg-jade-tint px-3 py-2 text-[15px]"
+      aria-busy={!fresh}
+      className="mt-3 border-l-4 border-jade bg-jade-tint px-3 py-2 text-[15px]"
     >
       {!advised ? (
         <p className="m-0 text-soft">Reckoning what is worth most …</p>

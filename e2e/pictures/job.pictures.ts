@@ -1,0 +1,126 @@
+/** Pictures of a job's screens, for the README. Each is looked at before it is committed. */
+import {
+  confirm,
+  expect,
+  kept,
+  press,
+  provenDead,
+  reading,
+  test,
+  type Page,
+} from '../support/test';
+
+const FOLDER = 'docs/screenshots';
+
+async function taken(page: Page, name: string): Promise<void> {
+  await page.mouse.move(0, 0);
+  // What is worth most is reckoned a moment after the last figure; bars grow.
+  const worth = page.getByRole('region', { name: 'Worth most now' });
+  if ((await worth.count()) > 0) await expect(worth).toHaveAttribute('aria-busy', 'false');
+  await page.waitForTimeout(1200);
+  await page.screenshot({ path: `${FOLDER}/${name}.png` });
+}
+
+test('measuring the rooftop unit’s bridge, by day and by night', async ({ page, newJob }) => {
+  const id = await newJob('rooftop');
+  await provenDead(page, id);
+  await kept(page, id, 3, [
+    ['access', { access: 'lid' }],
+    ['access', { access: 'inv-lid' }],
+    ['access', { access: 'motor-off' }],
+  ]);
+  await page.goto(`/jobs/${id}/measure?test=igbt`);
+  for (const figure of ['.452', '.449']) await reading(page, figure);
+  await taken(page, 'measure');
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await taken(page, 'measure-night');
+});
+
+test('a path half split', async ({ page, newJob }) => {
+  const id = await newJob('dryer');
+  await provenDead(page, id);
+  await page.goto(`/jobs/${id}/measure?at=${encodeURIComponent('loop@whole')}`);
+  await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
+  for (let i = 0; i < 3; i += 1) await press(page, 'a');
+  await page.keyboard.press('l');
+  await reading(page, '0.2');
+  await page.keyboard.type('OL');
+  await press(page, 'Enter');
+  await page.keyboard.press('c');
+  await press(page, '1');
+  await page.getByRole('button', { name: /^Halve it: to the igniter’s far end/ }).click();
+  await reading(page, '111');
+  await taken(page, 'path');
+});
+
+test('decide: the chiller’s link', async ({ page, newJob }) => {
+  const id = await newJob('chiller');
+  await provenDead(page, id);
+  await kept(page, id, 4, [
+    ['access', { access: 'door' }],
+    ['access', { access: 'cover-2' }],
+    ['access', { access: 'link-off-2' }],
+    ['code', { shown: 'A12', unit: '2' }],
+    ['lead', { value: 0.2, half: 0.05 }],
+  ]);
+  await page.goto(`/jobs/${id}/measure?test=link-ohms-2`);
+  await reading(page, '0.3');
+  await reading(page, '38');
+  await page.keyboard.press('r');
+  await reading(page, '38.2');
+  await page.goto(`/jobs/${id}/decide`);
+  await taken(page, 'decide');
+});
+
+test('a new part that did not help', async ({ page, newJob }) => {
+  const id = await newJob('fridge');
+  await provenDead(page, id);
+  await kept(page, id, 3, [
+    ['access', { access: 'rear-cover' }],
+    ['access', { access: 'cn7-off' }],
+  ]);
+  await page.goto(`/jobs/${id}/measure?test=cab-sensor`);
+  for (const figure of ['9.9k', '9.9k']) {
+    await reading(page, figure);
+    await page.keyboard.press('r');
+  }
+  await kept(page, id, 0, [['work', { what: 'fitted', part: 'sensor', note: '' }]]);
+  await page.reload();
+  await reading(page, '9.9k');
+  await page.goto(`/jobs/${id}/prove`);
+  await taken(page, 'prove');
+});
+
+test('a track off the connected meter', async ({ page, newJob }) => {
+  const id = await newJob('plasma', { seed: 3 });
+  await page.goto(`/jobs/${id}/measure?test=standby-5`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await confirm(page, 'Precautions taken');
+  await page.getByRole('button', { name: /Back off/ }).click();
+  await page.getByRole('button', { name: 'Connect a meter' }).click();
+  await page.getByRole('button', { name: 'Simulated meter and machine' }).click();
+  await page.getByRole('button', { name: /^Touch the points/ }).click();
+  await page.getByRole('button', { name: 'Record from the meter' }).click();
+  await page.getByRole('button', { name: 'Stop recording' }).waitFor({ state: 'hidden' });
+  await taken(page, 'track');
+});
+
+test('a figure off the connected meter', async ({ page, newJob }) => {
+  const id = await newJob('fridge', { seed: 3 });
+  await page.goto(`/jobs/${id}/measure?test=mains-main`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await confirm(page, 'Precautions taken');
+  await page.keyboard.press('a');
+  await page.getByRole('button', { name: 'Connect a meter' }).click();
+  await page.getByRole('button', { name: 'Simulated meter and machine' }).click();
+  await page.getByRole('button', { name: /^Touch the points/ }).click();
+  await taken(page, 'meter-connected');
+});
+
+test('making the rooftop unit safe', async ({ page, newJob }) => {
+  await page.clock.install();
+  const id = await newJob('rooftop');
+  await page.goto(`/jobs/${id}/safe`);
+  await confirm(page, 'Isolated and locked');
+  await taken(page, 'make-safe');
+});
