@@ -104,6 +104,14 @@ test('once one part is to blame beyond doubt, measuring more is not worth it', (
   expect(after.tests.every(({ net }) => net <= 0)).toBe(true);
 });
 
+test('a feeder that was skipped on purpose holds nothing back', () => {
+  const log = provenDead(undefined, 2);
+  log.add('skipped', { test: 'rail', reason: 'dark' });
+  const out = of(log, 'out');
+  expect(ids(out)).toEqual(['out']);
+  expect(out.step.observable).toBe('out');
+});
+
 test('nothing taken twice, and nothing at all once everything is', () => {
   const log = provenDead(undefined, 2);
   log.add('answer', { test: 'looks', answer: 'clean' });

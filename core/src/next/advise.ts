@@ -155,6 +155,8 @@ function untakenBefore(sheet: Sheet, state: JobState, test: Test): Test[] {
       const id = ref.split('@')[0] ?? ref;
       const first = findTest(sheet, id);
       if (!first || seen.has(id) || standsAs(id, state.current).length > 0) continue;
+      // Skipped on purpose: what it feeds can be taken all the same, and says what it is worth without it.
+      if (observablesOf(first, sheet).every((open) => state.skipped.has(open.id))) continue;
       seen.add(id);
       need(first);
       found.push(first);
