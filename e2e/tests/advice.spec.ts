@@ -48,7 +48,7 @@ test('the furnace: what is worth most, by its reason and its minutes, until meas
     await expect(
       page.getByText('it would cost more than it could save', { exact: true }),
     ).toBeVisible();
-    await box(page).getByRole('link', { name: 'Decide' }).click();
+    await box(page).getByRole('link', { name: 'Time to decide' }).click();
     await expect(page).toHaveURL(/\/decide$/);
   });
 });

@@ -10,10 +10,10 @@ const THINKING = new Set(['arrive', 'read', 'measure', 'decide', 'prove']);
 
 export function WorthMost() {
   const stage = useLocation().pathname.split('/').at(-1) ?? '';
-  return THINKING.has(stage) ? <Said /> : null;
+  return THINKING.has(stage) ? <Said stage={stage} /> : null;
 }
 
-function Said() {
+function Said({ stage }: { readonly stage: string }) {
   const { job } = useJob();
   const { advised, fresh = false } = useLastAdvice() ?? {};
   const [first, second] = advised?.tests ?? [];
@@ -29,9 +29,11 @@ function Said() {
         <>
           <strong>Measuring more is not worth it.</strong>{' '}
           {first ? 'It would cost more than it could save.' : 'Nothing is left to take.'}{' '}
-          <Link to={stagePath(job.id, 'decide')} className={LINK}>
-            Decide
-          </Link>
+          {stage !== 'decide' && (
+            <Link to={stagePath(job.id, 'decide')} className={LINK}>
+              Time to decide
+            </Link>
+          )}
         </>
       ) : (
         <>
