@@ -87,7 +87,7 @@ test('where nothing is accused no part is proposed, and one that is chosen takes
   await expect(page.getByRole('button', { name: 'Decide: Compressor' })).toBeDisabled();
   await page.getByLabel('No finding accuses it. Why this part?').fill('It screams.');
   await page.getByRole('button', { name: 'Decide: Compressor' }).click();
-  await page.getByRole('link', { name: 'Sign' }).click();
+  await page.getByRole('link', { name: 'Sign', exact: true }).click();
   const report = page.getByRole('article', { name: 'Service report' });
   await expect(report).toContainText('No finding accuses a part; reason given: It screams.');
 });
@@ -113,7 +113,7 @@ test('another suspect than the first takes a reason, which the report prints', a
   await expect(page.getByRole('button', { name: 'Decide: Compressor' })).toBeDisabled();
   await page.getByLabel('Why not cabinet sensor first?').fill('It screams like the last one did.');
   await page.getByRole('button', { name: 'Decide: Compressor' }).click();
-  await page.getByRole('link', { name: 'Sign' }).click();
+  await page.getByRole('link', { name: 'Sign', exact: true }).click();
   const report = page.getByRole('article', { name: 'Service report' });
   await expect(report).toContainText('Replace: Compressor');
   await expect(report).toContainText(

@@ -303,7 +303,7 @@ test('a job is not signed live, with covers off, without a word; put back or rea
   await reading(page, '9.8k');
   await page.goto(`/jobs/${id}/decide`);
   await page.getByRole('button', { name: /^Decide: Cabinet sensor/ }).click();
-  await page.getByRole('link', { name: 'Sign' }).click();
+  await page.getByRole('link', { name: 'Sign', exact: true }).click();
   const left = page.getByRole('region', { name: 'How the machine is left' });
   await expect(left).toContainText('DEAD: isolated, and proven');
   const sign = page.getByRole('button', { name: 'Sign and close' });
