@@ -7,7 +7,6 @@ import { dice } from '@jeitinho/core';
 import {
   advise,
   infer,
-  leftOf,
   modelOf,
   partsInVisit,
   effortOf,
@@ -95,7 +94,7 @@ export function playVisit(sheet: Sheet, policy: Policy, seed: number): Visit {
       );
       inference = infer(model, evidence);
     }
-    const now = leftOf(inference);
+    const { left: now } = inference;
     const { order } = new RepairCost(inference.space, partsInVisit(sheet), USUAL_RATES, now).planOf(
       now,
     );

@@ -124,3 +124,10 @@ test('making the rooftop unit safe', async ({ page, newJob }) => {
   await confirm(page, 'Isolated and locked');
   await taken(page, 'make-safe');
 });
+
+test('a sheet to read', async ({ page }) => {
+  await page.goto('/sheets/norveda-nx3');
+  await page.getByRole('table', { name: 'Parts' }).waitFor();
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: `${FOLDER}/sheet.png` });
+});

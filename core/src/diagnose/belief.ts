@@ -34,6 +34,8 @@ export interface Inference {
   /** Indexed like the evidence. */
   readonly steps: readonly Step[];
   readonly belief: Belief;
+  /** Probability that this is what is left of the machine now, for each hypothesis. */
+  readonly left: Float64Array;
 }
 
 /**
@@ -49,20 +51,14 @@ export function infer(
   const space = spaceFor(model, size);
   const rests = restsOf(model, evidence);
   const steps = evidence.map((item) => (isWork(item) ? item : logLikelihoods(space, item, rests)));
-  return { space, evidence, steps, belief: beliefFrom(space, steps) };
-}
-
-/** Probability that this is what is left of the machine now, for each hypothesis. */
-export function leftOf({ space, steps }: Inference): Float64Array {
-  const left = new Float64Array(space.hypotheses.length);
-  const machine = follow(space, steps);
-  const total = logSum(machine);
-  machine.forEach((log, i) => (left[space.left[i]!]! += Math.exp(log - total)));
-  return left;
+  return { space, evidence, steps, ...reckoned(space, steps) };
 }
 
 /** Belief from steps already reckoned; leaving one out is leaving its step out. */
-export function beliefFrom(space: Space, steps: readonly Step[]): Belief {
+export const beliefFrom = (space: Space, steps: readonly Step[]): Belief =>
+  reckoned(space, steps).belief;
+
+function reckoned(space: Space, steps: readonly Step[]): Pick<Inference, 'belief' | 'left'> {
   const { hypotheses } = space;
   const machine = follow(space, steps);
   const total = logSum(machine);
@@ -75,7 +71,7 @@ export function beliefFrom(space: Space, steps: readonly Step[]): Belief {
     posterior[Math.floor(i / space.columns)]! += p;
     left[space.left[i]!]! += p;
   }
-  return {
+  const belief = {
     hypotheses,
     posterior,
     faults: byFault(space, posterior),
@@ -84,6 +80,7 @@ export function beliefFrom(space: Space, steps: readonly Step[]): Belief {
     sound: hypotheses.reduce((sum, { kind }, h) => sum + (kind === 'sound' ? nth(left, h) : 0), 0),
     other: hypotheses.reduce((sum, { kind }, h) => sum + (kind === 'other' ? nth(left, h) : 0), 0),
   };
+  return { belief, left };
 }
 
 function byFault({ model, hypotheses }: Space, p: Float64Array): Record<string, number> {

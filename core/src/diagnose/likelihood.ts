@@ -54,56 +54,67 @@ export function logLikelihoods(
   return all;
 }
 
-/** P(finding | hypothesis) of a test; the rest as {@link logLikelihoods}. */
-function spokenOf(
-  { model, hypotheses, containing }: Space,
-  finding: TestFinding,
-  rests: readonly number[],
-): Spoken {
-  const { silent, speaks, of } = testProbability(model, finding, rests);
-  const at = namedBy(
-    hypotheses.length,
-    containing.filter((_, f) => speaks[f]),
-  );
+/** P(finding | hypothesis) of a test: that of each outcome, weighted as the finding weighs it. */
+function spokenOf(space: Space, finding: TestFinding, rests: readonly number[]): Spoken {
+  const weights = 'p' in finding ? finding.p : { [finding.outcome]: 1 };
+  const test = testOf(space.model, finding.test);
+  for (const [outcome, weight] of Object.entries(weights))
+    if (weight > 0 && !test.outcomes.includes(outcome))
+      throw new UnknownReferenceError(`“${test.id}” has no outcome “${outcome}”`, '/evidence');
+  const all = outcomesSpoken(space, finding.test, rests, finding.again);
+  const { at } = nth(all, 0);
   const p = new Float64Array(at.length);
-  for (let i = 0; i < at.length; i += 1) p[i] = of(hypotheses[at[i]!]!);
+  let silent = 0;
+  for (const each of all) {
+    const weight = weights[each.outcome] ?? 0;
+    if (weight === 0) continue;
+    silent += weight * each.silent;
+    for (let i = 0; i < p.length; i += 1) p[i]! += weight * each.p[i]!;
+  }
   return { silent, at, p };
 }
 
+function testOf(model: DiagnosticModel, id: string): ModelObservable {
+  const test = model.tests.find((each) => each.id === id);
+  if (!test) throw new UnknownReferenceError(`there is no test “${id}”`, '/evidence');
+  return test;
+}
+
 /**
- * P(outcome | hypothesis) of every outcome of a test, `ok` first: {@link spokenOf} for all of them at the
- * price of one.
+ * P(outcome | S) of every outcome of a test, `ok` first. By the sheet's rule all faults of S must be silent
+ * for `ok`; what is left is shared among the other outcomes in proportion to how strongly the faults of S
+ * show them; and noise is mixed in:
+ *
+ *     (1-ε)·Π okᶠ + ε/n    and    (1-ε)·(1 - Π okᶠ)·Σ offᶠ(o) / Σ offᶠ + ε/n
+ *
+ * where offᶠ(o) is how much fault f shows the outcome o besides `ok`.
+ *
+ * @param again - Earlier ones that agree, the leads lifted in between.
+ * @throws {UnknownReferenceError} where the model knows no such test.
  */
 export function outcomesSpoken(
   { model, hypotheses, containing }: Space,
   id: string,
   rests: readonly number[],
-): readonly Spoken[] {
-  const test = model.tests.find((each) => each.id === id);
-  if (!test) throw new UnknownReferenceError(`there is no test “${id}”`, '/evidence');
+  again = 0,
+): readonly (Spoken & { readonly outcome: string })[] {
+  const test = testOf(model, id);
   const ok = test.ok ?? 'ok';
   const others = test.outcomes.filter((outcome) => outcome !== ok);
-  const noise = test.noise ?? DEFAULT_NOISE;
+  const noise = (test.noise ?? DEFAULT_NOISE) * REPEATED ** Math.min(again, MOST_REPEATS);
   const even = noise / test.outcomes.length;
-  const speaking = model.faults.flatMap(({ shows }, f): [number, number, number[]][] => {
-    const shown = shows[id];
-    if (shown === undefined) return [];
-    const share = sharesOf(shown);
-    const rest = nth(rests, f);
-    const okShare = (1 - rest) * (share[ok] ?? 0) + rest;
-    return [[f, okShare, others.map((outcome) => (1 - rest) * (share[outcome] ?? 0))]];
-  });
-  const okOf = new Map(speaking.map(([f, okShare]) => [f, okShare]));
-  const offOf = new Map(speaking.map(([f, , off]) => [f, off]));
+  const marks = marksOf(model, id, ok, others, rests);
   const at = namedBy(
     hypotheses.length,
-    speaking.map(([f]) => nth(containing, f)),
+    containing.filter((_, f) => marks[f]),
   );
   const all = [ok, ...others].map((outcome) => ({
+    outcome,
     silent: outcome === ok ? 1 - noise + even : even,
     at,
     p: new Float64Array(at.length),
   }));
+  // N disturbs about two tests, whichever they are: good readings must not destroy it.
   const good = Math.max(0.5, 1 - 2 / model.tests.length);
   all.forEach(({ p }, o) => {
     const share = o === 0 ? good : (1 - good) / Math.max(1, others.length);
@@ -116,12 +127,12 @@ export function outcomesSpoken(
     let offSum = 0;
     hits.fill(0);
     for (let k = 0; k < faults.length; k += 1) {
-      const off = offOf.get(faults[k]!);
-      if (!off) continue;
-      pOk *= okOf.get(faults[k]!)!;
-      for (let o = 0; o < off.length; o += 1) {
-        offSum += off[o]!;
-        hits[o]! += off[o]!;
+      const mark = marks[faults[k]!];
+      if (!mark) continue;
+      pOk *= mark.ok;
+      for (let o = 0; o < hits.length; o += 1) {
+        offSum += mark.off[o]!;
+        hits[o]! += mark.off[o]!;
       }
     }
     all[0]!.p[i] = (1 - noise) * pOk + even;
@@ -130,6 +141,32 @@ export function outcomesSpoken(
   }
   return all;
 }
+
+/** What a fault shows in a test, with the share of the time in which it rests. */
+interface Mark {
+  readonly ok: number;
+  /** By the other outcomes. */
+  readonly off: readonly number[];
+}
+
+/** By fault; undefined for one that the sheet says nothing of there: always the good outcome. */
+const marksOf = (
+  model: DiagnosticModel,
+  test: string,
+  ok: string,
+  others: readonly string[],
+  rests: readonly number[],
+): readonly (Mark | undefined)[] =>
+  model.faults.map(({ shows }, f) => {
+    const shown = shows[test];
+    if (shown === undefined) return undefined;
+    const share = sharesOf(shown);
+    const rest = nth(rests, f);
+    return {
+      ok: (1 - rest) * (share[ok] ?? 0) + rest,
+      off: others.map((outcome) => (1 - rest) * (share[outcome] ?? 0)),
+    };
+  });
 
 /** Hypotheses of these lists, each once, after the last of all: what is not on the sheet. */
 function namedBy(hypotheses: number, lists: readonly Int32Array[]): Int32Array {
@@ -184,77 +221,4 @@ function complaintProbability(seen: boolean, rests: readonly number[]): Probabil
         : SEEN_SOUND + (kind === 'sound' ? 0 : SEEN_SHOWING * (1 - allAtRest(rests, faults)));
     return seen ? p : 1 - p;
   };
-}
-
-/**
- * P(finding | S) for one test. By the sheet's rule all faults of S must be silent for `ok`; what is
- * left is shared among the other outcomes in proportion to how strongly the faults of S show them; and
- * noise is mixed in. Weighted with the finding `w`, the sum over outcomes closes to
- *
- *     (1-ε)·[ w(ok)·Π okᶠ + (1 - Π okᶠ)·Σ hitᶠ / Σ offᶠ ] + ε·mean(w)
- *
- * where offᶠ is what fault f shows besides `ok`, and hitᶠ the part of it that the finding names. So
- * three numbers per fault are all that a hypothesis needs.
- */
-function testProbability(
-  model: DiagnosticModel,
-  finding: TestFinding,
-  rests: readonly number[],
-): {
-  readonly silent: number;
-  /** By fault: whether it ever shows anything else there. */
-  readonly speaks: readonly boolean[];
-  readonly of: Probability;
-} {
-  const test = model.tests.find((each) => each.id === finding.test);
-  if (!test) throw new UnknownReferenceError(`there is no test “${finding.test}”`, '/evidence');
-  const weights = findingWeights(test, finding);
-  const ok = test.ok ?? 'ok';
-  const noise =
-    (test.noise ?? DEFAULT_NOISE) * REPEATED ** Math.min(finding.again ?? 0, MOST_REPEATS);
-  const others = test.outcomes.filter((outcome) => outcome !== ok);
-  const weightOf = (outcome: string) => weights[outcome] ?? 0;
-  const shares = model.faults.map((fault) => sharesOf(fault.shows[test.id] ?? ok));
-  const showing = (f: number) => 1 - nth(rests, f);
-  const okShare = shares.map((share, f) => showing(f) * (share[ok] ?? 0) + nth(rests, f));
-  const off = shares.map((share, f) => showing(f) * sum(others, (o) => share[o] ?? 0));
-  const hit = shares.map(
-    (share, f) => showing(f) * sum(others, (o) => weightOf(o) * (share[o] ?? 0)),
-  );
-  const mean = sum(test.outcomes, weightOf) / test.outcomes.length;
-  // N disturbs about two tests, whichever they are: good readings must not destroy it.
-  const good = Math.max(0.5, 1 - 2 / model.tests.length);
-  const unknown =
-    good * weightOf(ok) + ((1 - good) * sum(others, weightOf)) / Math.max(1, others.length);
-
-  const speaks = shares.map((_, f) => nth(okShare, f) !== 1 || nth(off, f) !== 0);
-  const silent = (1 - noise) * weightOf(ok) + noise * mean;
-  const of: Probability = ({ kind, faults }) => {
-    if (kind === 'other') return (1 - noise) * unknown + noise * mean;
-    let pOk = 1;
-    let offSum = 0;
-    let hitSum = 0;
-    for (const f of faults) {
-      pOk *= okShare[f]!;
-      offSum += off[f]!;
-      hitSum += hit[f]!;
-    }
-    const bad = offSum > 0 ? ((1 - pOk) * hitSum) / offSum : 0;
-    return (1 - noise) * (weightOf(ok) * pOk + bad) + noise * mean;
-  };
-  return { silent, speaks, of };
-}
-
-const sum = <T>(items: readonly T[], value: (item: T) => number): number =>
-  items.reduce((total, item) => total + value(item), 0);
-
-function findingWeights(
-  test: ModelObservable,
-  finding: TestFinding,
-): Readonly<Record<string, number>> {
-  const weights = 'p' in finding ? finding.p : { [finding.outcome]: 1 };
-  for (const [outcome, weight] of Object.entries(weights))
-    if (weight > 0 && !test.outcomes.includes(outcome))
-      throw new UnknownReferenceError(`“${test.id}” has no outcome “${outcome}”`, '/evidence');
-  return weights;
 }

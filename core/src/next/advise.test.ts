@@ -26,7 +26,7 @@ test('a test behind an untaken feeder stands with it at one price, and begins wi
   expect(ids(out)).toEqual(['rail', 'out']);
   expect(out.step).toMatchObject({ observable: 'rail' });
   // Energising 2 min once, into standby 1, the rail 1, the output 1.
-  expect(out.effort).toEqual({ minutes: 5, risk: 0, also: ['energise it', 'into “standby”'] });
+  expect(out.effort).toEqual({ minutes: 5, risk: 0, also: ['energise it', 'enter “standby”'] });
   log.add('energised', { precautions: true });
   expect(of(log, 'out').effort.minutes).toBe(2);
   log.add('reading', measured('rail', '12', 5));
@@ -54,7 +54,7 @@ test('what a test takes: opening, pulling on a dead machine, proving dead with i
   });
   expect(effortOf(sheet, isolated, findTest(sheet, 'rail')!).effort.also).toEqual([
     'energise it',
-    'into “standby”',
+    'enter “standby”',
   ]);
   // In the hand nothing of the machine is touched.
   const inHand = effortOf(sheet, live, { ...diode, offMachine: true });

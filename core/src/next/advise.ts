@@ -6,13 +6,12 @@
 import { outcomesSpoken, type Spoken } from '../diagnose/likelihood';
 import { restsOf } from '../diagnose/intermittence';
 import { knownOf } from '../diagnose/assess';
-import { leftOf, type Inference } from '../diagnose/belief';
+import type { Inference } from '../diagnose/belief';
 import { energises, shortsOf } from '../job/findings/shorted';
 import { isBad } from '../job/findings/is-bad';
-import { isStale } from '../job/findings/proof';
 import { standsAs } from '../job/findings/owed';
 import type { JobState } from '../job/state/state';
-import { isAsked, stepsOf, type Step } from '../job/trail/steps';
+import { isAsked, isOpen, stepsOf, type Step } from '../job/trail/steps';
 import { wantsOf } from '../conditions/wants';
 import { nth } from '../numeric/nth';
 import { testsOf } from '../sheet/all-tests';
@@ -79,14 +78,14 @@ export function* advising(
   rates: Rates = USUAL_RATES,
   inference: Inference = knownOf(sheet, state).inference,
 ): Generator<undefined, Advised> {
-  const belief = leftOf(inference);
-  const repair = new RepairCost(inference.space, partsInVisit(sheet), rates, belief, MOST_PARTS);
-  const cost = repair.of(belief);
+  const { left } = inference;
+  const repair = new RepairCost(inference.space, partsInVisit(sheet), rates, left, MOST_PARTS);
+  const cost = repair.of(left);
   const outcomes = outcomesFor(inference);
   const from = standingOf(sheet, state, now);
   const found: (Advice & { worth: number })[] = [];
   for (const chain of candidates(sheet, state)) {
-    const { after, bits } = carriedOut(chain.observables, outcomes, belief, repair);
+    const { after, bits } = carriedOut(chain.observables, outcomes, left, repair);
     const effort = effortOfAll(sheet, from, [...chain.before, chain.test]);
     const price = (effort.minutes * rates.rate) / 60 + effort.risk;
     found.push({
@@ -122,23 +121,17 @@ interface Chain {
 /** Every test that could be taken, with the untaken ones that feed it; none that would feed a short. */
 function candidates(sheet: Sheet, state: JobState): Chain[] {
   const shorts = shortsOf(sheet, state);
-  const steps = stepsOf(sheet);
-  const isOpen = ({ observable }: Step) => {
-    const taken = state.current.get(observable);
-    return (!taken || isStale(state, taken)) && !state.skipped.has(observable);
-  };
+  const open = stepsOf(sheet).filter((each) => isOpen(state, each));
   const may = (test: Test) =>
     isAsked(state, test) && !energises(sheet, shorts, test) && !fedByBad(sheet, state, test);
   return testsOf(sheet).flatMap((test): Chain[] => {
     const before = untakenBefore(sheet, state, test);
     const all = [...before, test];
     if (!all.every(may)) return [];
-    const step = steps.find((each) => each.test.id === all[0]!.id && isOpen(each));
-    if (!step || !steps.some((each) => each.test.id === test.id && isOpen(each))) return [];
+    const step = open.find((each) => each.test.id === all[0]!.id);
+    if (!step || !open.some((each) => each.test.id === test.id)) return [];
     const observables = all.flatMap((each) => [
-      ...observablesOf(each, sheet).flatMap(({ id }) =>
-        steps.some((open) => open.observable === id && isOpen(open)) ? [id] : [],
-      ),
+      ...open.flatMap(({ test: of, observable }) => (of.id === each.id ? [observable] : [])),
       ...ruleObservables(each).map(({ id }) => id),
     ]);
     return [{ test, before, step, observables }];
@@ -156,7 +149,7 @@ function untakenBefore(sheet: Sheet, state: JobState, test: Test): Test[] {
       const first = findTest(sheet, id);
       if (!first || seen.has(id) || standsAs(id, state.current).length > 0) continue;
       // Skipped on purpose: what it feeds can be taken all the same, and says what it is worth without it.
-      if (observablesOf(first, sheet).every((open) => state.skipped.has(open.id))) continue;
+      if (observablesOf(first, sheet).every(({ id: each }) => state.skipped.has(each))) continue;
       seen.add(id);
       need(first);
       found.push(first);

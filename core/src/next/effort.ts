@@ -10,7 +10,7 @@ import { outsOf, wantsOf } from '../conditions/wants';
 import { accessOwedFor, leftOpen } from '../job/state/access';
 import { liveStateAt } from '../job/state/live-state';
 import type { JobState } from '../job/state/state';
-import { findState, stateOf } from '../sheet/lookup';
+import { findState, stateName, stateOf } from '../sheet/lookup';
 import { isMeasured, type Access, type Sheet, type Test } from '../sheet/schema';
 
 /** Where a sheet states no minutes. */
@@ -81,11 +81,12 @@ export function effortOf(
     at = 'dead';
   }
   for (const each of owed) steps.push([each.minutes ?? ACCESS_MINUTES, nameOf(each)]);
-  for (const each of back) steps.push([each.minutes ?? ACCESS_MINUTES, `${nameOf(each)} back`]);
+  for (const each of back)
+    steps.push([each.minutes ?? ACCESS_MINUTES, `put back: ${nameOf(each)}`]);
   if (energy === 'live' && at !== 'live') steps.push([ENERGISING_MINUTES, 'energise it']);
   const inState = energy === 'live' && state.energy === 'live' ? state.id : null;
   if (inState !== null && (from.state !== inState || at !== 'live'))
-    steps.push([STATE_MINUTES + (state.begins ?? 0) / 60, `into “${state.name ?? state.id}”`]);
+    steps.push([STATE_MINUTES + (state.begins ?? 0) / 60, `enter “${stateName(state)}”`]);
   const out = new Set(from.out);
   for (const { id } of owed) out.add(id);
   for (const { id } of back) out.delete(id);

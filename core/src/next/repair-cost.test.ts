@@ -1,6 +1,6 @@
 /** The cost of repair by hand: two parts, three sets of faults, one order better than the other. */
 import fc from 'fast-check';
-import { infer, leftOf } from '../diagnose/belief';
+import { infer } from '../diagnose/belief';
 import type { DiagnosticModel } from '../diagnose/model';
 import { spaceFor } from '../diagnose/space';
 import { RepairCost } from './repair-cost';
@@ -83,7 +83,7 @@ test('a module on a board is mended by either, and of too many parts the likelie
   const now = Float64Array.from(on.hypotheses, ({ faults }) => (faults.join() === '0,1' ? 1 : 0));
   // Replacing the board replaces the module: 40 instead of 160.
   expect(new RepairCost(on, parts, rates, now).planOf(now)).toEqual({ cost: 40, order: ['B'] });
-  const left = leftOf(infer(model, [{ test: 't', outcome: 'low' }]));
+  const { left } = infer(model, [{ test: 't', outcome: 'low' }]);
   const few = new RepairCost(space, parts, rates, left, 1).planOf(left);
   expect(few.order).toEqual(['A']);
   expect(few.cost).toBeGreaterThanOrEqual(new RepairCost(space, parts, rates, left).of(left));

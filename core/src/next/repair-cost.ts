@@ -35,7 +35,8 @@ export interface Base {
 /** What an order of repair costs, for whatever weights; made once for a model and its prices. */
 export class RepairCost {
   readonly #rates: Rates;
-  readonly #parts: readonly { readonly id: string; readonly cost: number }[];
+  readonly #ids: readonly string[];
+  /** Money, by part. */
   readonly #costs: Float64Array;
   readonly #terms: Terms;
 
@@ -56,8 +57,8 @@ export class RepairCost {
       return price * (1 - covered) + (minutes * rates.rate) / 60;
     };
     const used = worthLookingAt(space, weights, costOf, most);
-    this.#parts = used.map((i) => ({ id: nth(parts, i).id, cost: costOf(i) }));
-    this.#costs = Float64Array.from(this.#parts, ({ cost }) => cost);
+    this.#ids = used.map((i) => nth(parts, i).id);
+    this.#costs = Float64Array.from(used, costOf);
     this.#terms = termsFor(space, used);
   }
 
@@ -68,7 +69,7 @@ export class RepairCost {
 
   /** Weights, prepared to be asked about again and again with a finding more. */
   base(weights: Float64Array): Base {
-    const sums = new Float64Array(1 << this.#parts.length);
+    const sums = new Float64Array(1 << this.#ids.length);
     let total = 0;
     for (let h = 0; h < weights.length; h += 1) {
       total += weights[h]!;
@@ -107,14 +108,14 @@ export class RepairCost {
       const value = nth(values, done);
       if (this.#rates.giveUp * rest <= value) break;
       // Of equal ways the one that mends most: what costs nothing and mends nothing is no way.
-      const ways = this.#parts
-        .map(({ cost }, i) => ({ i, total: cost * rest + nth(values, done | (1 << i)) }))
+      const ways = this.#ids
+        .map((_, i) => ({ i, total: nth(this.#costs, i) * rest + nth(values, done | (1 << i)) }))
         .filter(({ i, total }) => !(done & (1 << i)) && total <= value);
       if (ways.length === 0) break;
       const { i: next } = ways.reduce((a, b) =>
         nth(unmended, done | (1 << b.i)) < nth(unmended, done | (1 << a.i)) ? b : a,
       );
-      order.push(nth(this.#parts, next).id);
+      order.push(nth(this.#ids, next));
       done |= 1 << next;
     }
     return { cost: nth(values, 0), order };

@@ -1,5 +1,5 @@
 /** What a test is worth: how much less the repair is expected to cost once its outcome is known. */
-import { type Inference, leftOf } from '../diagnose/belief';
+import type { Inference } from '../diagnose/belief';
 import { isTest } from '../diagnose/evidence';
 import { restsOf } from '../diagnose/intermittence';
 import { outcomesSpoken } from '../diagnose/likelihood';
@@ -26,9 +26,8 @@ export function nextTests(
   tests: readonly PricedTest[],
   rates: Rates,
 ): NextTests {
-  const { space, evidence } = inference;
+  const { space, evidence, left: now } = inference;
   const { model } = space;
-  const now = leftOf(inference);
   const repair = new RepairCost(space, parts, rates, now);
   const plan = repair.planOf(now);
   const base = repair.base(now);

@@ -1,7 +1,7 @@
 /** What could be wrong: `@jeitinho/core/diagnose`. */
 export { accusedBy } from '../diagnose/accused';
 export { assess, type Assessment, carriedFrom, type PartSuspect } from '../diagnose/assess';
-export { infer, type Inference, leftOf } from '../diagnose/belief';
+export { infer, type Inference } from '../diagnose/belief';
 export type { Evidence } from '../diagnose/evidence';
 export { headlineOf, leadingPart, type Headline } from '../diagnose/headline';
 export { type DiagnosticModel, modelOf, sharesOf } from '../diagnose/model';

@@ -21,6 +21,7 @@ export {
 } from '../judge/series/index';
 export { MOST_SAMPLES, OVER_OHMS, type Sample, type Series } from '../judge/series/samples';
 export type { Wanted } from '../judge/series/series-kind';
+export { ruleLimitWords } from '../judge/groups/limit-words';
 export { expectWords } from '../judge/test-expectation';
 export { evenErrors } from '../judge/uncertainty/errors';
 export { limitWords, outcomeWords, verdictWords } from '../judge/words';

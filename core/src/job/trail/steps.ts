@@ -48,7 +48,7 @@ export function stepsOf(sheet: Sheet): Step[] {
 }
 
 /** Not taken, or taken of the machine as it was before the work. */
-function open(state: JobState, { observable }: Step): boolean {
+export function isOpen(state: JobState, { observable }: Step): boolean {
   const taken = state.current.get(observable);
   return (!taken || isStale(state, taken)) && !state.skipped.has(observable);
 }
@@ -73,7 +73,7 @@ export function nextStep(
   const ahead = [...steps.slice(from), ...steps.slice(0, from)].filter(
     (step) =>
       step !== inHand &&
-      open(state, step) &&
+      isOpen(state, step) &&
       isAsked(state, step.test) &&
       !(leaveTest && step.test.id === inHand?.test.id) &&
       !energises(sheet, shorts, step.test),

@@ -12,7 +12,9 @@ import {
   ruleTitle,
   type TogetherRule,
 } from './index';
+import { ruleLimitWords } from './limit-words';
 import { nameTerminals } from './sum';
+import type { Unit } from '../../units/units';
 
 const ohms: Expectation = { kind: 'between', low: 1, high: 100, unit: 'ohm' };
 const drop: Expectation = { kind: 'between', low: 0.33, high: 0.62, unit: 'V' };
@@ -262,6 +264,22 @@ test('commanded and not delivered, not commanded, and witnesses that disagree', 
     outcome: 'contradictory',
     sentence: expect.stringContaining('cold') as string,
   });
+});
+
+test('what a rule allows is said with its unit, kelvins between temperatures', () => {
+  const said = (rule: object, unit: Unit) =>
+    ruleLimitWords({ id: 'r', ...rule } as TogetherRule, unit);
+  expect(said({ kind: 'same', plusMinus: 3 }, 'V')).toBe('± 3\u2009V');
+  expect(said({ kind: 'balance', spread: 0.04 }, 'V')).toBe('at most 0.04\u2009V apart');
+  expect(said({ kind: 'sum', percent: 10 }, 'ohm')).toBe('within 10 %');
+  expect(said({ kind: 'differs', least: 6e5 }, 'Pa')).toBe('at least 600\u2009kPa apart');
+  expect(said({ kind: 'difference', first: 'a', less: 'b', low: 4, high: 12 }, 'degC')).toBe(
+    '4 to 12\u2009K',
+  );
+  expect(said({ kind: 'ratio', loaded: 'a', unloaded: 'b', low: 0.3, high: 0.5 }, 'V')).toBe(
+    '0.3 to 0.5',
+  );
+  expect(said({ kind: 'equal' }, 'ohm')).toBe('');
 });
 
 describe('difference and differs', () => {

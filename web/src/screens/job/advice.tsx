@@ -1,6 +1,7 @@
 /** What to do next, reckoned between keys: never so long at a stretch that one would have to wait. */
 import { advising, type Advised } from '@jeitinho/core/diagnose';
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useGoingOn } from '../../data/going-on';
 import { useJob } from './job-context';
 
 /** So long nothing is reckoned after a change: the next key comes soon after it. */
@@ -15,10 +16,14 @@ interface Known {
 
 const Advice = createContext<Known | undefined>(undefined);
 
-/** Undefined until it has been reckoned for the job as it stands. */
-export function useAdvice(): Advised | undefined {
+/**
+ * What “Go on” goes by. Undefined where this device goes by the sheet's order, and until the advice has been
+ * reckoned for the job as it stands: so long the sheet's order is as good as any.
+ */
+export function useAdviceToGoBy(): Advised | undefined {
   const known = useContext(Advice);
-  return known?.fresh ? known.advised : undefined;
+  const by = useGoingOn();
+  return by === 'worth' && known?.fresh ? known.advised : undefined;
 }
 
 /** What was said last, of whatever moment. */

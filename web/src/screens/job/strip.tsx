@@ -1,7 +1,6 @@
 /** The strip: suspects or the roll. At the side on a tablet, pulled up from below on a phone. */
 import { Dialog, Tabs } from 'radix-ui';
-import { useState } from 'react';
-import { useLocation } from 'react-router';
+import { useState, type MouseEvent } from 'react';
 import { percent } from '../../parts/percent';
 import type { Assessment } from '@jeitinho/core/diagnose';
 import { useAssessment, useJob } from './job-context';
@@ -40,11 +39,13 @@ export function PhoneStrip() {
   const assessment = useAssessment();
   const shares = sharesOf(assessment);
   const { name, p } = shares[0]!;
-  const { key } = useLocation();
+  const [open, setOpen] = useState(false);
   // Whoever goes somewhere from within wants to see it.
-  const [openAt, setOpenAt] = useState<string>();
+  const onGoing = (event: MouseEvent) => {
+    if ((event.target as Element).closest('a')) setOpen(false);
+  };
   return (
-    <Dialog.Root open={openAt === key} onOpenChange={(open) => setOpenAt(open ? key : undefined)}>
+    <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger className="no-print relative flex min-h-12 cursor-pointer items-center justify-between gap-3 border-t border-ink bg-card px-3.5 text-left lg:hidden">
         <Shares shares={shares} />
         <span className="min-w-0 truncate">
@@ -56,6 +57,7 @@ export function PhoneStrip() {
         <Dialog.Overlay className="fixed inset-0 bg-black/50" />
         <Dialog.Content
           aria-describedby={undefined}
+          onClick={onGoing}
           className="fixed inset-x-0 bottom-0 max-h-[80dvh] overflow-y-auto border-t-2 border-ink bg-paper pb-4"
         >
           <div className="flex items-center justify-between pl-[18px]">

@@ -2,8 +2,7 @@
 import { nextStep, stepsOf, type Step } from '@jeitinho/core/job';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
-import { useGoingOn } from '../../data/going-on';
-import { useAdvice } from '../job/advice';
+import { useAdviceToGoBy } from '../job/advice';
 import { useJob } from '../job/job-context';
 import { isOver, placeNow, setOut, type Going } from './going';
 
@@ -23,11 +22,9 @@ export interface CurrentStep {
 /** The rest of the test in hand; then by the sheet's order, or what is worth most, as this device goes on. */
 function useNext(step: Step): Step | undefined {
   const { sheet, state } = useJob();
-  const by = useGoingOn();
-  const advised = useAdvice();
+  const advised = useAdviceToGoBy();
   const bySheet = nextStep(sheet, state, step.observable);
-  // Until it is reckoned, the sheet's order is as good as any.
-  if (by === 'sheet' || !advised || bySheet?.test.id === step.test.id) return bySheet;
+  if (!advised || bySheet?.test.id === step.test.id) return bySheet;
   return advised.stop
     ? undefined
     : advised.tests.find(({ step: first }) => first.test.id !== step.test.id)?.step;

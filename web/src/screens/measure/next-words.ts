@@ -1,8 +1,7 @@
 /** What “Go on” leads to, in words, and why. */
 import { energises, shortsOf, stepsOf, type JobState, type Step } from '@jeitinho/core/job';
 import { isMeasured, placementWords, wantsOf, type Sheet } from '@jeitinho/core/sheet';
-import { useGoingOn } from '../../data/going-on';
-import { useAdvice } from '../job/advice';
+import { useAdviceToGoBy } from '../job/advice';
 import { useJob } from '../job/job-context';
 import type { CurrentStep } from './current-step';
 
@@ -14,15 +13,14 @@ interface NextWords {
 /** The next placement in words, and why that one. */
 export function useNextWords({ step, next }: CurrentStep): NextWords {
   const { sheet, state } = useJob();
-  const advised = useAdvice();
-  const byWorth = useGoingOn() === 'worth' && advised;
-  if (byWorth && next?.test.id !== step.test.id) {
-    if (byWorth.stop)
+  const advised = useAdviceToGoBy();
+  if (advised && next?.test.id !== step.test.id) {
+    if (advised.stop)
       return {
         title: 'Measuring more is not worth it',
         why: 'it would cost more than it could save',
       };
-    const advice = byWorth.tests.find((each) => each.step.observable === next?.observable);
+    const advice = advised.tests.find((each) => each.step.observable === next?.observable);
     if (next && advice)
       return {
         title: `Next: ${stepWords(sheet, step, next)}`,

@@ -2,6 +2,7 @@
 import { formatQuantity, METER_FUNCTIONS, pairsOf, provingOf } from '@jeitinho/core';
 import { expectWords } from '@jeitinho/core/judge';
 import { placementWords, type Procedure, type Sheet } from '@jeitinho/core/sheet';
+import { CELL, ReadTable } from './read-table';
 
 type Part = Sheet['parts'][number];
 type Warranty = NonNullable<Part['warranty']>;
@@ -36,69 +37,51 @@ export function Safety({ sheet }: { sheet: Sheet }) {
 }
 
 export function Parts({ sheet }: { sheet: Sheet }) {
-  const CELL = 'border border-hair px-2 py-1 text-left align-top';
   return (
-    <div
-      className="relative overflow-x-auto"
-      tabIndex={0}
-      role="region"
-      aria-label="Table of parts"
+    <ReadTable
+      label="Table of parts"
+      caption="Parts"
+      heads={['part', 'number', 'minutes', 'price', 'lead', 'back?', 'before it goes on']}
     >
-      <table className="w-full border-collapse bg-card text-[14px]">
-        <caption className="sr-only">Parts</caption>
-        <thead className="text-soft">
-          <tr>
-            {['part', 'number', 'minutes', 'price', 'lead', 'back?', 'before it goes on'].map(
-              (each) => (
-                <th key={each} scope="col" className={CELL}>
-                  {each}
-                </th>
-              ),
-            )}
-          </tr>
-        </thead>
-        <tbody>
-          {sheet.parts.map((part) => (
-            <tr key={part.id}>
-              <th scope="row" className={CELL}>
-                {part.name}
-              </th>
-              <td className={`${CELL} figure`}>{part.number}</td>
-              <td className={`${CELL} figure`}>{part.minutes}</td>
-              <td className={`${CELL} figure`}>{part.price !== undefined && `R$ ${part.price}`}</td>
-              <td className={`${CELL} figure`}>
-                {part.leadHours !== undefined && `${part.leadHours} h`}
-              </td>
-              <td className={CELL}>
-                {part.returnable === undefined ? '' : part.returnable ? 'yes' : 'no'}
-              </td>
-              <td className={CELL}>
-                {part.before?.map((line) => (
-                  <span key={line} className="block">
-                    {line}
-                  </span>
-                ))}
-                {[...partNotes(part, sheet)].map((line) => (
-                  <span key={line} className="block">
-                    {line}
-                  </span>
-                ))}
-                {part.must?.map((match) => (
-                  <span key={match.field} className="block text-brick">
-                    must: {match.field} {matchWords(match)} {match.why}
-                  </span>
-                ))}
-                {part.should?.map((match) => (
-                  <span key={match.field} className="block">
-                    should: {match.field} {matchWords(match)} {match.why}
-                  </span>
-                ))}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+      {sheet.parts.map((part) => (
+        <tr key={part.id}>
+          <th scope="row" className={CELL}>
+            {part.name}
+          </th>
+          <td className={`${CELL} figure`}>{part.number}</td>
+          <td className={`${CELL} figure`}>{part.minutes}</td>
+          <td className={`${CELL} figure`}>{part.price !== undefined && `R$ ${part.price}`}</td>
+          <td className={`${CELL} figure`}>
+            {part.leadHours !== undefined && `${part.leadHours} h`}
+          </td>
+          <td className={CELL}>
+            {part.returnable === undefined ? '' : part.returnable ? 'yes' : 'no'}
+          </td>
+          <td className={CELL}>
+            {part.before?.map((line) => (
+              <span key={line} className="block">
+                {line}
+              </span>
+            ))}
+            {[...partNotes(part, sheet)].map((line) => (
+              <span key={line} className="block">
+                {line}
+              </span>
+            ))}
+            {part.must?.map((match) => (
+              <span key={match.field} className="block text-brick">
+                must: {match.field} {matchWords(match)} {match.why}
+              </span>
+            ))}
+            {part.should?.map((match) => (
+              <span key={match.field} className="block">
+                should: {match.field} {matchWords(match)} {match.why}
+              </span>
+            ))}
+          </td>
+        </tr>
+      ))}
+    </ReadTable>
   );
 }
 

@@ -1,6 +1,6 @@
 /** Pins of a board and tests of a sheet as tables. */
 import { formatQuantity, METER_FUNCTIONS } from '@jeitinho/core';
-import { expectWords, ruleTitle } from '@jeitinho/core/judge';
+import { expectWords, ruleLimitWords, ruleTitle } from '@jeitinho/core/judge';
 import {
   expectOf,
   functionOf,
@@ -17,8 +17,7 @@ import {
   type Test,
   type TestPoint,
 } from '@jeitinho/core/sheet';
-
-const CELL = 'border border-hair px-2 py-1 text-left align-top';
+import { CELL, ReadTable } from './read-table';
 
 export function PinTables({ board }: { board: Board }) {
   return (
@@ -60,43 +59,28 @@ export function PinTables({ board }: { board: Board }) {
 
 export function TestTable({ sheet }: { sheet: Sheet }) {
   return (
-    <div
-      className="relative overflow-x-auto"
-      tabIndex={0}
-      role="region"
-      aria-label="Table of tests"
+    <ReadTable
+      label="Table of tests"
+      caption="Every test with its places and limits"
+      heads={['test', 'state', 'meter', 'where', 'limit', 'page']}
     >
-      <table className="w-full border-collapse bg-card text-[14px]">
-        <caption className="sr-only">Every test with its places and limits</caption>
-        <thead className="text-soft">
-          <tr>
-            {['test', 'state', 'meter', 'where', 'limit', 'page'].map((each) => (
-              <th key={each} scope="col" className={CELL}>
-                {each}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {testsOf(sheet).map((test, i) => (
-            <TestRows key={test.id} sheet={sheet} test={test} n={i + 1} />
-          ))}
-          {(sheet.rules ?? []).map((rule) => (
-            <tr key={rule.id}>
-              <th scope="row" className={CELL}>
-                {ruleTitle(rule)}
-              </th>
-              <td className={CELL}>any</td>
-              <td className={CELL}>compared</td>
-              <td colSpan={2} className={CELL}>
-                {overPoints(rule).join(', ')} <span className="text-soft">({kindWords(rule)})</span>
-              </td>
-              <td className={`${CELL} figure`}>{rule.page}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+      {testsOf(sheet).map((test, i) => (
+        <TestRows key={test.id} sheet={sheet} test={test} n={i + 1} />
+      ))}
+      {(sheet.rules ?? []).map((rule) => (
+        <tr key={rule.id}>
+          <th scope="row" className={CELL}>
+            {ruleTitle(rule)}
+          </th>
+          <td className={CELL}>any</td>
+          <td className={CELL}>compared</td>
+          <td colSpan={2} className={CELL}>
+            {overPoints(rule).join(', ')} <span className="text-soft">({kindWords(rule)})</span>
+          </td>
+          <td className={`${CELL} figure`}>{rule.page}</td>
+        </tr>
+      ))}
+    </ReadTable>
   );
 }
 
@@ -182,10 +166,9 @@ function TestRows({ sheet, test, n }: { sheet: Sheet; test: Test; n: number }) {
           <td colSpan={2} className={CELL}>
             {ruleTitle(rule)}{' '}
             <span className="text-soft">
-              ({kindWords(rule)}
-              {'percent' in rule && rule.percent !== undefined && `, ${rule.percent} %`}
-              {'spread' in rule && rule.spread !== undefined && `, ${rule.spread} apart at most`}
-              {'plusMinus' in rule && rule.plusMinus !== undefined && `, ± ${rule.plusMinus}`})
+              (
+              {[kindWords(rule), ruleLimitWords(rule, test.expect.unit)].filter(Boolean).join(', ')}
+              )
             </span>
           </td>
         </tr>
