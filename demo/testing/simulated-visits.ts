@@ -55,6 +55,7 @@ interface Seen {
 const jobOf = ({ current, skipped, standing }: Seen): JobState =>
   ({
     current,
+    groups: [],
     skipped,
     access: standing.out,
     accessUnknown: new Set(),

@@ -3,8 +3,8 @@
  * out of all the evidence or alone against the prior. Codes, symptoms and the complaint only suggest.
  */
 import { nth } from '../numeric/nth';
-import { beliefFrom, withoutEach, type Inference } from './belief';
-import { isTest, isWork, likeliest } from './evidence';
+import { aloneAt, beliefFrom, withoutEach, type Inference } from './belief';
+import { isTest, likeliest } from './evidence';
 import { oddsRatio } from './odds';
 
 /** Odds multiplied by this accuse. */
@@ -12,7 +12,7 @@ export const ACCUSES = 1.5;
 
 /** @returns ids of faults, in the order of the model */
 export function accusedBy(inference: Inference): string[] {
-  const { space, evidence, steps, belief } = inference;
+  const { space, evidence, belief } = inference;
   const { model } = space;
   const okOf = new Map(model.tests.map((test) => [test.id, test.ok ?? 'ok']));
   const bad = evidence.flatMap((item, i) =>
@@ -22,10 +22,7 @@ export function accusedBy(inference: Inference): string[] {
   const without = withoutEach(inference);
   const pairs = bad.map((i) => ({
     without: nth(without, i),
-    alone: beliefFrom(
-      space,
-      steps.filter((_, j) => j === i || (j < i && isWork(nth(evidence, j)))),
-    ),
+    alone: aloneAt(inference, i),
   }));
   return model.faults
     .filter(({ id }) =>

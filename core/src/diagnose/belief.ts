@@ -75,12 +75,20 @@ function reckoned(space: Space, steps: readonly Step[]): Pick<Inference, 'belief
     hypotheses,
     posterior,
     faults: byFault(space, posterior),
-    now: byFault(space, left),
     ...byPart(space, left),
-    sound: hypotheses.reduce((sum, { kind }, h) => sum + (kind === 'sound' ? nth(left, h) : 0), 0),
-    other: hypotheses.reduce((sum, { kind }, h) => sum + (kind === 'other' ? nth(left, h) : 0), 0),
+    ...standingFrom(space, left),
   };
   return { belief, left };
+}
+
+/** How things stand: what is left of the machine, by suspect. */
+export type Shares = Pick<Belief, 'now' | 'sound' | 'other'>;
+
+/** @param left - Probability of each hypothesis, in the order of the space */
+export function standingFrom(space: Space, left: Float64Array): Shares {
+  const of = (wanted: Hypothesis['kind']) =>
+    space.hypotheses.reduce((sum, { kind }, h) => sum + (kind === wanted ? nth(left, h) : 0), 0);
+  return { now: byFault(space, left), sound: of('sound'), other: of('other') };
 }
 
 function byFault({ model, hypotheses }: Space, p: Float64Array): Record<string, number> {
@@ -121,6 +129,13 @@ export function withoutEach(inference: Inference): readonly Belief[] {
   }
   return beliefs;
 }
+
+/** Belief from one piece of the evidence alone, against the prior: with the work that came before it. */
+export const aloneAt = ({ space, evidence, steps }: Inference, at: number): Belief =>
+  beliefFrom(
+    space,
+    steps.filter((_, i) => i === at || (i < at && isWork(nth(evidence, i)))),
+  );
 
 /** ln of the total weight of the evidence under the prior: the log marginal likelihood. */
 export const logEvidence = (space: Space, steps: readonly Step[]): number =>

@@ -3,21 +3,15 @@
  * that measuring more is not worth it. A policy is priced as it would be carried out: point after point in
  * the order of the sheet, its rules after its points, and no further once one reads bad.
  */
-import { outcomesSpoken, type Spoken } from '../diagnose/likelihood';
-import { restsOf } from '../diagnose/intermittence';
+import type { Spoken } from '../diagnose/likelihood';
 import { knownOf } from '../diagnose/assess';
 import type { Inference } from '../diagnose/belief';
-import { energises, shortsOf } from '../job/findings/shorted';
-import { isBad } from '../job/findings/is-bad';
-import { standsAs } from '../job/findings/owed';
 import type { JobState } from '../job/state/state';
-import { isAsked, isOpen, stepsOf, type Step } from '../job/trail/steps';
-import { wantsOf } from '../conditions/wants';
+import type { Step } from '../job/trail/steps';
 import { nth } from '../numeric/nth';
-import { testsOf } from '../sheet/all-tests';
-import { findTest } from '../sheet/lookup';
-import { observablesOf, ruleObservables } from '../sheet/observables';
 import type { Fault, Sheet, Test } from '../sheet/schema';
+import { candidates } from './candidates';
+import { outcomesFor, times, type Outcomes } from './outcomes';
 import { effortOfAll, standingOf, type Effort } from './effort';
 import { partsInVisit, USUAL_RATES, type Rates } from './prices';
 import { RepairCost } from './repair-cost';
@@ -108,79 +102,6 @@ export function* advising(
     tests: [...paying, ...rest].map(({ worth: _, ...advice }) => advice),
     stop: paying.length === 0 && !goesOn,
   };
-}
-
-interface Chain {
-  readonly test: Test;
-  readonly before: readonly Test[];
-  readonly step: Step;
-  /** In the order of taking; rules after their points. */
-  readonly observables: readonly string[];
-}
-
-/** Every test that could be taken, with the untaken ones that feed it; none that would feed a short. */
-function candidates(sheet: Sheet, state: JobState): Chain[] {
-  const shorts = shortsOf(sheet, state);
-  const open = stepsOf(sheet).filter((each) => isOpen(state, each));
-  const may = (test: Test) =>
-    isAsked(state, test) && !energises(sheet, shorts, test) && !fedByBad(sheet, state, test);
-  return testsOf(sheet).flatMap((test): Chain[] => {
-    const before = untakenBefore(sheet, state, test);
-    const all = [...before, test];
-    if (!all.every(may)) return [];
-    const step = open.find((each) => each.test.id === all[0]!.id);
-    if (!step || !open.some((each) => each.test.id === test.id)) return [];
-    const observables = all.flatMap((each) => [
-      ...open.flatMap(({ test: of, observable }) => (of.id === each.id ? [observable] : [])),
-      ...ruleObservables(each).map(({ id }) => id),
-    ]);
-    return [{ test, before, step, observables }];
-  });
-}
-
-/** Feeders and what comes first, not taken so far, the first of them first. */
-function untakenBefore(sheet: Sheet, state: JobState, test: Test): Test[] {
-  const found: Test[] = [];
-  const seen = new Set([test.id]);
-  const need = (each: Test) => {
-    const { fedBy, after } = wantsOf(sheet, each);
-    for (const ref of [...after, ...fedBy]) {
-      const id = ref.split('@')[0] ?? ref;
-      const first = findTest(sheet, id);
-      if (!first || seen.has(id) || standsAs(id, state.current).length > 0) continue;
-      // Skipped on purpose: what it feeds can be taken all the same, and says what it is worth without it.
-      if (observablesOf(first, sheet).every(({ id: each }) => state.skipped.has(each))) continue;
-      seen.add(id);
-      need(first);
-      found.push(first);
-    }
-  };
-  need(test);
-  return found;
-}
-
-/** What feeds it read bad: a figure of it would say nothing. */
-const fedByBad = (sheet: Sheet, state: JobState, test: Test): boolean =>
-  wantsOf(sheet, test).fedBy.some((ref) => standsAs(ref, state.current).some(isBad));
-
-/** P(outcome | hypothesis) of every outcome of an observable, `ok` first; each reckoned once. */
-type Outcomes = (observable: string) => readonly Spoken[];
-
-function outcomesFor({ space, evidence }: Inference): Outcomes {
-  const rests = restsOf(space.model, evidence);
-  const known = new Map<string, readonly Spoken[]>();
-  return (id) => {
-    const all = known.get(id) ?? outcomesSpoken(space, id, rests);
-    known.set(id, all);
-    return all;
-  };
-}
-
-function times(weights: Float64Array, { silent, at, p }: Spoken): Float64Array {
-  const product = new Float64Array(weights.length);
-  for (let h = 0; h < product.length; h += 1) product[h] = weights[h]! * silent;
-  for (let i = 0; i < at.length; i += 1) product[at[i]!] = weights[at[i]!]! * p[i]!;
-  return product;
 }
 
 /** Point after point until one reads bad: the expected cost of repair after it, and what it tells. */

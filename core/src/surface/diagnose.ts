@@ -1,13 +1,17 @@
 /** What could be wrong: `@jeitinho/core/diagnose`. */
 export { accusedBy } from '../diagnose/accused';
 export { assess, type Assessment, carriedFrom, type PartSuspect } from '../diagnose/assess';
-export { infer, type Inference } from '../diagnose/belief';
+export { infer, type Inference, type Shares } from '../diagnose/belief';
 export type { Evidence } from '../diagnose/evidence';
+export { type FullRow, inFull, type InFull, type Telling } from '../diagnose/in-full';
+export { type Leader, shareOf, type Who, whoKey } from '../diagnose/leader';
 export { headlineOf, leadingPart, type Headline } from '../diagnose/headline';
 export { type DiagnosticModel, modelOf, sharesOf } from '../diagnose/model';
 export { notProvenWords } from '../diagnose/not-proven';
 export { type EvidenceItem, isFinding, type Suspect } from '../diagnose/suspects';
 export { advise, advising, type Advice, type Advised } from '../next/advise';
+export { whatWouldChange } from '../next/change-of-mind';
+export { compareSuspects, type Separates } from '../next/compare';
 export { effortOf, type Standing } from '../next/effort';
 export { RepairCost } from '../next/repair-cost';
 export { partsInVisit, pricedSheet, type PricedSheet, USUAL_RATES } from '../next/prices';

@@ -17,10 +17,14 @@ import { PhoneStrip, Strip } from './strip';
 
 export function JobFrame() {
   const { notice, dismiss } = useJob();
+  // Suspects in full need the room, and say what the strip would.
+  const wide = useLocation().pathname.endsWith('/suspects');
   useVoltsWatch();
   return (
     <AdviceProvider>
-      <div className="print-flow grid h-[calc(100dvh-var(--rail,0px))] grid-cols-[188px_minmax(0,1fr)_316px] grid-rows-[60px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:grid-rows-[auto_auto_minmax(0,1fr)_auto]">
+      <div
+        className={`print-flow grid h-[calc(100dvh-var(--rail,0px))] ${wide ? 'grid-cols-[188px_minmax(0,1fr)]' : 'grid-cols-[188px_minmax(0,1fr)_316px]'} grid-rows-[60px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:grid-rows-[auto_auto_minmax(0,1fr)_auto]`}
+      >
         <TopBar />
         <Trail />
         <main className="print-flow flex min-h-0 min-w-0 flex-col lg:border-r lg:border-hair">
@@ -29,12 +33,14 @@ export function JobFrame() {
           </div>
           <Outlet />
         </main>
-        <aside
-          aria-label="Suspects and roll"
-          className="no-print min-h-0 overflow-y-auto max-lg:hidden"
-        >
-          <Strip />
-        </aside>
+        {!wide && (
+          <aside
+            aria-label="Suspects and roll"
+            className="no-print min-h-0 overflow-y-auto max-lg:hidden"
+          >
+            <Strip />
+          </aside>
+        )}
         <PhoneStrip />
       </div>
     </AdviceProvider>

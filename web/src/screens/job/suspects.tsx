@@ -6,6 +6,7 @@ import {
   type Suspect,
   type Weight,
 } from '@jeitinho/core/diagnose';
+import { Link } from 'react-router';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from './evidence-words';
 import { useAssessment, useJob } from './job-context';
@@ -19,7 +20,7 @@ const PROVISOS = 3;
 const NAMES = 3;
 
 export function Suspects() {
-  const { state } = useJob();
+  const { job, state } = useJob();
   const assessment = useAssessment();
   const { other, sound, unexplained } = assessment;
   // After work the machine is another one: what is left is what is looked for.
@@ -65,6 +66,14 @@ export function Suspects() {
           </span>
         </p>
       )}
+      <p className="m-0">
+        <Link
+          to={`/jobs/${job.id}/suspects`}
+          className="inline-flex min-h-11 items-center text-[15px] text-ink underline decoration-jade underline-offset-4"
+        >
+          Every finding against every suspect
+        </Link>
+      </p>
       <SurpriseNote assessment={assessment} />
       <NotProvenBox assessment={assessment} />
     </div>
