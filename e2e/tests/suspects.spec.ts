@@ -54,7 +54,8 @@ test('the rooftop unit: every finding against every suspect', async ({ page, new
     await expect(page.getByRole('combobox', { name: 'Against this one' })).toHaveValue('inv-igbt');
     await page.setViewportSize({ width: 390, height: 844 });
     expect(await sideways(page, 'suspects on a phone')).toEqual([]);
-    await page.getByRole('link', { name: /^Inverter transistors, twelve readings/ }).click();
+    const apart = page.getByRole('region', { name: 'Two side by side' });
+    await apart.getByRole('link', { name: /^Inverter transistors, twelve readings/ }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Inverter transistors');
   });
 });

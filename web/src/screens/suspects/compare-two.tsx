@@ -1,5 +1,5 @@
 /** Two suspects side by side: what speaks between them, and the test that tells them apart best. */
-import { compareSuspects, whoKey, type InFull, type Separates } from '@jeitinho/core/diagnose';
+import { compareSuspects, type InFull, type Separates } from '@jeitinho/core/diagnose';
 import type { Fault } from '@jeitinho/core/sheet';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -112,11 +112,11 @@ function Apart({
   readonly test: Separates;
 }) {
   const { job } = useJob();
-  const { test, before, observable, shows, apart, effort } = found;
+  const { test, before, step, observable, shows, apart, effort } = found;
   return (
     <li className="border-b border-hair py-1.5">
       <Link
-        to={placePath(job.id, { stage: 'measure', observable })}
+        to={placePath(job.id, { stage: 'measure', observable: step.observable })}
         className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-jade underline-offset-4"
       >
         {observableSaid(test, observable)}

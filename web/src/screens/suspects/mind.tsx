@@ -28,10 +28,10 @@ export function Mind({ full }: { readonly full: InFull }) {
         </p>
       ) : (
         <ul className="m-0 mt-1 list-none p-0">
-          {turns.map(({ test, before, observable, outcome, chance, then, left }) => (
+          {turns.map(({ test, before, step, observable, outcome, chance, then, left }) => (
             <li key={observable} className="border-b border-hair py-1.5">
               <Link
-                to={placePath(job.id, { stage: 'measure', observable })}
+                to={placePath(job.id, { stage: 'measure', observable: step.observable })}
                 className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-jade underline-offset-4"
               >
                 {observableSaid(test, observable)}
