@@ -1,6 +1,6 @@
 /** That what is advised makes visits shorter, on machines whose faults fall by the sheet's own odds. */
 import { playVisit } from '../testing/simulated-visits';
-import { visitFigures, visitTable } from '../testing/visit-figures';
+import { schoolFigures, schoolTable, visitFigures, visitTable } from '../testing/visit-figures';
 import { newestSheet } from './sheets';
 
 const MACHINES = ['termalva-tb24', 'secavento-gd7', 'visorim-lt55', 'varredim-vc2'];
@@ -13,14 +13,22 @@ test('by what is worth most a machine is mended in fewer minutes than by the she
   expect(pooled.toOrderByState.to).toBeLessThan(0.85);
   for (const { sheet, toOrder } of rows)
     expect([sheet, toOrder.ratio < 0.85]).toEqual([sheet, true]);
-  const { worth, order } = pooled.policies;
-  expect(worth.wrongParts).toBeLessThanOrEqual(order.wrongParts + 0.05);
-  expect(worth.lostHandOvers).toBeLessThanOrEqual(order.lostHandOvers);
+  const { balanced, order } = pooled.policies;
+  expect(balanced.wrongParts).toBeLessThanOrEqual(order.wrongParts + 0.05);
+  expect(balanced.lostHandOvers).toBeLessThanOrEqual(order.lostHandOvers);
   expect(visitTable(rows).split('\n')).toHaveLength(2 + 5);
 });
 
 test('the same dice play the same visit', () => {
   const sheet = newestSheet('varredim-vc2');
-  for (const policy of ['order', 'worth'] as const)
+  for (const policy of ['order', 'balanced', 'half-split'] as const)
     expect(playVisit(sheet, policy, 7)).toEqual(playVisit(sheet, policy, 7));
+});
+
+test('no school of the trade needs fewer minutes than the balanced way, all machines taken together', () => {
+  const rows = schoolFigures(MACHINES.slice(1).map(newestSheet), 20);
+  expect(rows[0]!.toBalanced.ratio).toBe(1);
+  for (const { school, toBalanced } of rows)
+    expect([school, toBalanced.to >= 1]).toEqual([school, true]);
+  expect(schoolTable(rows).split('\n')).toHaveLength(2 + 5);
 });

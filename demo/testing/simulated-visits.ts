@@ -15,6 +15,7 @@ import {
   type DiagnosticModel,
   type Evidence,
   type Inference,
+  type School,
   type Standing,
 } from '@jeitinho/core/diagnose';
 import { nextStep, type JobState } from '@jeitinho/core/job';
@@ -26,7 +27,7 @@ import {
   type Test,
 } from '@jeitinho/core/sheet';
 
-export type Policy = 'worth' | 'order' | 'order by state';
+export type Policy = 'order' | 'order by state' | School;
 
 export interface Visit {
   /** All minutes until mended or handed over, less fitting and proving the truly bad parts. */
@@ -121,8 +122,8 @@ export function playVisit(sheet: Sheet, policy: Policy, seed: number): Visit {
 /** The test that a policy takes next; undefined where it has measured enough. */
 function chosen(sheet: Sheet, policy: Policy, seen: Seen, inference: Inference): Test | undefined {
   const state = jobOf(seen);
-  if (policy === 'worth') {
-    const { tests, stop } = advise(sheet, state, 0, USUAL_RATES, inference);
+  if (policy !== 'order' && policy !== 'order by state') {
+    const { tests, stop } = advise(sheet, state, 0, { inference, school: policy });
     return stop ? undefined : tests[0]?.step.test;
   }
   const { fixed, sound } = inference.belief;

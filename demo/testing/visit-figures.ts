@@ -2,7 +2,8 @@
 import type { Sheet } from '@jeitinho/core/sheet';
 import { playVisit, type Policy, type Visit } from './simulated-visits';
 
-const POLICIES = ['order', 'order by state', 'worth'] as const satisfies readonly Policy[];
+const POLICIES = ['order', 'order by state', 'balanced'] as const satisfies readonly Policy[];
+type Compared = (typeof POLICIES)[number];
 
 /** Of one policy, per visit. */
 export interface PolicyFigures {
@@ -23,7 +24,7 @@ export interface RatioFigures {
 export interface SheetFigures {
   readonly sheet: string;
   readonly visits: number;
-  readonly policies: Readonly<Record<Policy, PolicyFigures>>;
+  readonly policies: Readonly<Record<Compared, PolicyFigures>>;
   readonly toOrder: RatioFigures;
   readonly toOrderByState: RatioFigures;
 }
@@ -37,21 +38,21 @@ export function visitFigures(sheets: readonly Sheet[], visits: number): SheetFig
         policy,
         Array.from({ length: visits }, (_, k) => playVisit(sheet, policy, (k + 1) * 7919)),
       ]),
-    ) as Record<Policy, Visit[]>,
+    ) as Record<Compared, Visit[]>,
   }));
   const pooled = Object.fromEntries(
     POLICIES.map((policy) => [policy, played.flatMap(({ by }) => by[policy])]),
-  ) as Record<Policy, Visit[]>;
+  ) as Record<Compared, Visit[]>;
   return [...played, { sheet: 'pooled', by: pooled }].map(({ sheet, by }) => ({
     sheet,
-    visits: by.worth.length,
+    visits: by.balanced.length,
     policies: {
       order: figuresOf(by.order),
       'order by state': figuresOf(by['order by state']),
-      worth: figuresOf(by.worth),
+      balanced: figuresOf(by.balanced),
     },
-    toOrder: ratioOf(by.worth, by.order),
-    toOrderByState: ratioOf(by.worth, by['order by state']),
+    toOrder: ratioOf(by.balanced, by.order),
+    toOrderByState: ratioOf(by.balanced, by['order by state']),
   }));
 }
 
@@ -96,3 +97,66 @@ export function visitTable(rows: readonly SheetFigures[]): string {
     ),
   ].join('\n');
 }
+
+const SCHOOLS = [
+  'balanced',
+  'likeliest',
+  'power-path',
+  'half-split',
+  'quick',
+] as const satisfies readonly Policy[];
+
+/** Of one school: its own figures, and its seeking minutes ÷ those of the balanced way. */
+export interface SchoolFigures extends PolicyFigures {
+  readonly school: (typeof SCHOOLS)[number];
+  readonly visits: number;
+  readonly toBalanced: RatioFigures;
+  /** Sheets on which it takes fewer minutes than the balanced way. */
+  readonly shorterOn: readonly string[];
+}
+
+/** The schools of the trade beside each other, all sheets pooled. @param visits - For each sheet. */
+export function schoolFigures(sheets: readonly Sheet[], visits: number): SchoolFigures[] {
+  const played = SCHOOLS.map((school) => ({
+    school,
+    by: sheets.map((sheet) =>
+      Array.from({ length: visits }, (_, k) => playVisit(sheet, school, (k + 1) * 7919)),
+    ),
+  }));
+  const balanced = played[0]!.by;
+  const minutes = (each: readonly Visit[]) => mean(each.map(({ seeking }) => seeking));
+  return played.map(({ school, by }) => ({
+    school,
+    visits: by.flat().length,
+    ...figuresOf(by.flat()),
+    toBalanced: ratioOf(by.flat(), balanced.flat()),
+    shorterOn: sheets.flatMap(({ id }, i) => (minutes(by[i]!) < minutes(balanced[i]!) ? [id] : [])),
+  }));
+}
+
+/** As Markdown: a row for each school. */
+export const schoolTable = (rows: readonly SchoolFigures[]): string =>
+  [
+    '| school | seeking minutes | of the balanced way | wrong parts | lost | hazard minutes | shorter on |',
+    '|---|---|---|---|---|---|---|',
+    ...rows.map(
+      ({
+        school,
+        seekingMinutes,
+        toBalanced,
+        wrongParts,
+        lostHandOvers,
+        hazardMinutes,
+        shorterOn,
+      }) =>
+        `| ${[
+          school,
+          seekingMinutes.toFixed(1),
+          `${toBalanced.ratio.toFixed(2)} (${toBalanced.from.toFixed(2)} to ${toBalanced.to.toFixed(2)})`,
+          wrongParts.toFixed(2),
+          lostHandOvers.toFixed(2),
+          hazardMinutes.toFixed(1),
+          shorterOn.join(', ') || 'none',
+        ].join(' | ')} |`,
+    ),
+  ].join('\n');

@@ -66,3 +66,42 @@ test('on a phone the drawer says it too, and closes behind whoever goes there', 
   await expect(title(page)).toHaveText('Torch test');
   await expect(drawer).toHaveCount(0);
 });
+
+test('one’s own way: a test wanted next, one not now, and another school; all kept over a reload', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob('furnace');
+  await provenDead(page, id);
+  await kept(page, id, 1, [['access', { access: 'p2-off' }]]);
+  await page.goto(`/jobs/${id}/measure?test=mains`);
+
+  await test.step('not now: the next best stands there, and the other in one line', async () => {
+    await expect(box(page)).toContainText('Igniter, cold, 1 min');
+    await box(page).getByRole('button', { name: 'Not now: Igniter, cold' }).click();
+    await expect(box(page).getByRole('link', { name: /^Igniter, cold/ })).toHaveCount(0);
+    await page.reload();
+    await box(page).getByRole('button', { name: 'Take up again: Igniter, cold' }).click();
+    await expect(box(page)).toContainText('Igniter, cold, 1 min');
+  });
+
+  const plan = page.getByRole('dialog', { name: 'The plan' });
+  await test.step('wanted next: it goes before what is worth more, by the sheet’s order too', async () => {
+    await page.getByRole('button', { name: /^Plan: test/ }).click();
+    await plan.getByRole('button', { name: 'Flame rod lead next' }).click();
+    expect(await found(page, 'the plan with its own ways')).toEqual([]);
+    await page.keyboard.press('Escape');
+    await expect(box(page)).toContainText('You want it next');
+    await expect(page.getByText('you want it next', { exact: true })).toBeVisible();
+  });
+
+  await test.step('by another school it says which', async () => {
+    await page.getByRole('button', { name: /^Plan: test/ }).click();
+    await plan.getByRole('button', { name: 'Flame rod lead next' }).click();
+    await plan.getByRole('radio', { name: 'the quickest first' }).check();
+    await page.keyboard.press('Escape');
+    const quickest = page.getByRole('region', { name: 'Quickest now' });
+    await expect(quickest).toContainText('Igniter, cold, 1 min');
+    await expect(quickest).toContainText('Next best: Flame rod lead, 1 min');
+  });
+});

@@ -1,11 +1,16 @@
 /**
- * Visits played through on every machine of the demo world, by the sheet's order and by what is worth most,
+ * Visits played through on every machine of the demo world, by the sheet's order by what is worth most, and by each school of the trade,
  * printed as JSON. Takes the number of visits of each; `--write` puts the table into docs/advice.md.
  */
 import { machinesOf, plainSheet } from '@jeitinho/core/sheet';
 import { demoWorld } from '@jeitinho/demo';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { visitFigures, visitTable } from '../../demo/testing/visit-figures';
+import {
+  schoolFigures,
+  schoolTable,
+  visitFigures,
+  visitTable,
+} from '../../demo/testing/visit-figures';
 
 const asked = process.argv.slice(2);
 const visits = Number(asked.find((each) => /^\d+$/.test(each)) ?? 200);
@@ -14,15 +19,25 @@ const machines = newest.map((written) =>
   plainSheet(written, machinesOf(written.variants ?? [])[0]!),
 );
 const rows = visitFigures(machines, visits);
-process.stdout.write(`${JSON.stringify({ 'simulated visits': rows }, null, 2)}\n`);
+// Each school weighs every test anew: a quarter of the visits tells them apart.
+const schools = schoolFigures(machines, Math.ceil(visits / 4));
+process.stdout.write(
+  `${JSON.stringify({ 'simulated visits': rows, 'schools of the trade': schools }, null, 2)}\n`,
+);
 
 const FILE = 'docs/advice.md';
 const TABLE = /<!-- table -->[\s\S]*<!-- \/table -->/;
+const SCHOOLS = /<!-- schools -->[\s\S]*<!-- \/schools -->/;
 if (asked.includes('--write'))
   writeFileSync(
     FILE,
-    readFileSync(FILE, 'utf8').replace(
-      TABLE,
-      `<!-- table -->\n\n${visits} visits of each machine.\n\n${visitTable(rows)}\n\n<!-- /table -->`,
-    ),
+    readFileSync(FILE, 'utf8')
+      .replace(
+        TABLE,
+        `<!-- table -->\n\n${visits} visits of each machine.\n\n${visitTable(rows)}\n\n<!-- /table -->`,
+      )
+      .replace(
+        SCHOOLS,
+        `<!-- schools -->\n\n${Math.ceil(visits / 4)} visits of each machine, all pooled.\n\n${schoolTable(schools)}\n\n<!-- /schools -->`,
+      ),
   );

@@ -3,7 +3,8 @@ import { measured, provenDead, smallSheet, type LogWriter } from '../../test/sma
 import { foldJob } from '../job/fold/fold';
 import { findTest } from '../sheet/lookup';
 import type { Sheet } from '../sheet/schema';
-import { advise, type Advice } from './advise';
+import type { Advice } from './advice';
+import { advise } from './advise';
 import { effortOf, standingOf } from './effort';
 
 const NOW = Date.parse('2026-03-02T12:00:00.000Z');
@@ -119,5 +120,5 @@ test('nothing taken twice, and nothing at all once everything is', () => {
   for (const test of ['diode', 'rail', 'out']) log.add('skipped', { test, reason: 'dark' });
   log.add('skipped', { test: 'diode', point: 'U', reason: 'dark' });
   log.add('skipped', { test: 'diode', point: 'V', reason: 'dark' });
-  expect(advised(log)).toEqual({ tests: [], stop: true });
+  expect(advised(log)).toEqual({ tests: [], putOff: [], stop: true });
 });

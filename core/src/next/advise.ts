@@ -7,37 +7,18 @@ import type { Spoken } from '../diagnose/likelihood';
 import { knownOf } from '../diagnose/assess';
 import type { Inference } from '../diagnose/belief';
 import type { JobState } from '../job/state/state';
+import { pathProgress } from '../job/trail/path-progress';
 import type { Step } from '../job/trail/steps';
 import { nth } from '../numeric/nth';
-import type { Fault, Sheet, Test } from '../sheet/schema';
+import type { Fault, Sheet } from '../sheet/schema';
+import type { Advice, Advised, Weighed } from './advice';
 import { candidates } from './candidates';
 import { outcomesFor, times, type Outcomes } from './outcomes';
 import { effortOfAll, standingOf, type Effort } from './effort';
+import { entropyOf, sumsOf, weighedAfter } from './information';
+import { SCHOOLS, type School } from './schools';
 import { partsInVisit, USUAL_RATES, type Rates } from './prices';
 import { RepairCost } from './repair-cost';
-
-export interface Advice {
-  /** What is worth it. */
-  readonly test: Test;
-  /** What must be taken before it, in this order. */
-  readonly before: readonly Test[];
-  /** The first placement of it all. */
-  readonly step: Step;
-  readonly effort: Effort;
-  /** Money that it saves, less its price. */
-  readonly net: number;
-  /** Bits by which it is expected to narrow down what is left. */
-  readonly bits: number;
-  /** Two likely suspects that it tells apart; one where it only speaks about that one. */
-  readonly tells: readonly Fault[];
-}
-
-export interface Advised {
-  /** Best first. Empty where nothing is left that could be taken. */
-  readonly tests: readonly Advice[];
-  /** Nothing is worth its price any more, or nothing is left. */
-  readonly stop: boolean;
-}
 
 /** Parts whose order is looked at in full while somebody waits. */
 const MOST_PARTS = 8;
@@ -45,15 +26,28 @@ const MOST_PARTS = 8;
 const STILL_TELLS = 0.3;
 const SURE = 0.95;
 
+export interface AdviceOptions {
+  readonly rates?: Rates;
+  /** Of what is known, where it does not come from the job's own log. */
+  readonly inference?: Inference;
+  readonly school?: School;
+  readonly own?: OwnWay;
+}
+
+/** Where somebody goes their own way: a test that they want next, and those that they put off; by id. */
+export interface OwnWay {
+  readonly pinned?: string | undefined;
+  readonly putOff?: readonly string[];
+}
+
 /** All at once; see {@link advising}. */
 export function advise(
   sheet: Sheet,
   state: JobState,
   now: number,
-  rates: Rates = USUAL_RATES,
-  inference?: Inference,
+  options: AdviceOptions = {},
 ): Advised {
-  const steps = advising(sheet, state, now, rates, inference);
+  const steps = advising(sheet, state, now, options);
   for (;;) {
     const { done, value } = steps.next();
     if (done) return value;
@@ -63,45 +57,79 @@ export function advise(
 /**
  * Advice, a candidate at a time, so that whoever waits for a key can stop in between.
  * @param now - This device's time, ms.
- * @param inference - Of what is known, where it does not come from the job's own log.
  */
 export function* advising(
   sheet: Sheet,
   state: JobState,
   now: number,
-  rates: Rates = USUAL_RATES,
-  inference: Inference = knownOf(sheet, state).inference,
+  options: AdviceOptions = {},
 ): Generator<undefined, Advised> {
+  const { rates = USUAL_RATES, school = 'balanced', own = {} } = options;
+  const inference = options.inference ?? knownOf(sheet, state).inference;
   const { left } = inference;
   const repair = new RepairCost(inference.space, partsInVisit(sheet), rates, left, MOST_PARTS);
   const cost = repair.of(left);
   const outcomes = outcomesFor(inference);
   const from = standingOf(sheet, state, now);
-  const found: (Advice & { worth: number })[] = [];
+  const halving = halvingSteps(sheet, state);
+  const found: Weighed[] = [];
   for (const chain of candidates(sheet, state)) {
-    const { after, bits } = carriedOut(chain.observables, outcomes, left, repair);
+    const { after, bits, surest } = carriedOut(chain.observables, outcomes, left, repair);
     const effort = effortOfAll(sheet, from, [...chain.before, chain.test]);
-    const price = (effort.minutes * rates.rate) / 60 + effort.risk;
+    const halves = chain.before.length === 0 ? halving.get(chain.test.id) : undefined;
     found.push({
-      test: chain.test,
-      before: chain.before,
-      step: chain.step,
-      effort,
-      net: cost - after - price,
-      bits,
-      tells: toldApart(sheet, inference, chain.observables, outcomes),
-      worth: (cost - after) / Math.max(effort.minutes, 0.1),
+      advice: {
+        test: chain.test,
+        before: chain.before,
+        step: halves?.step ?? chain.step,
+        effort,
+        net: cost - after - (effort.minutes * rates.rate) / 60 - effort.risk,
+        bits,
+        tells: toldApart(sheet, inference, chain.observables, outcomes),
+      },
+      saves: cost - after,
+      price: (effort.minutes * rates.rate) / 60 + effort.risk,
+      surest,
+      ...(halves && { leaves: halves.leaves }),
     });
     yield;
   }
-  const paying = found.filter(({ net }) => net > 0).sort((a, b) => b.worth - a.worth);
-  const rest = found.filter(({ net }) => net <= 0).sort((a, b) => b.bits - a.bits);
   const sure = Math.max(0, ...Object.values(inference.belief.fixed)) - inference.belief.sound;
-  const goesOn = paying.length === 0 && sure < SURE && (rest[0]?.bits ?? 0) > STILL_TELLS;
+  return inOrder(found, school, own, sure);
+}
+
+/** In the order of the school, what is pinned before it and what is put off behind it. */
+function inOrder(
+  found: readonly Weighed[],
+  school: School,
+  { pinned, putOff = [] }: OwnWay,
+  sure: number,
+): Advised {
+  const off = ({ advice }: Weighed) => putOff.includes(advice.test.id) && advice.test.id !== pinned;
+  const wanted = found.filter((each) => !off(each));
+  const first = wanted.find(({ advice }) => advice.test.id === pinned);
+  const paying = wanted.some(({ advice }) => advice.net > 0);
+  const tells = Math.max(0, ...wanted.map(({ advice }) => advice.bits));
+  const goesOn = paying || (sure < SURE && tells > STILL_TELLS);
+  const ranked = SCHOOLS[school](wanted.filter((each) => each !== first));
+  const tests = [...(first ? [first] : []), ...ranked].map(({ advice }) => advice);
   return {
-    tests: [...paying, ...rest].map(({ worth: _, ...advice }) => advice),
-    stop: paying.length === 0 && !goesOn,
+    tests,
+    putOff: found.filter(off).map(({ advice }) => advice),
+    ...(first && { pinned: first.advice.test.id }),
+    stop: !first && (!goesOn || tests.length === 0),
   };
+}
+
+/** Where a path is known to be broken: of each test on it the placement that halves what is left. */
+function halvingSteps(sheet: Sheet, state: JobState) {
+  const steps = new Map<string, { readonly step: Step; readonly leaves: number }>();
+  for (const path of sheet.paths ?? []) {
+    const { links, next, halves } = pathProgress(sheet, state, path);
+    if (next && halves && links.includes('suspect'))
+      steps.set(next.test.id, { step: next, leaves: Math.max(...halves) });
+  }
+  return steps;
 }
 
 /** Point after point until one reads bad: the expected cost of repair after it, and what it tells. */
@@ -110,8 +138,8 @@ function carriedOut(
   outcomes: Outcomes,
   belief: Float64Array,
   repair: RepairCost,
-): { after: number; bits: number } {
-  let [after, entropy] = [0, 0];
+): { after: number; bits: number; surest: number } {
+  let [after, entropy, surest] = [0, 0, 0];
   let going = belief;
   for (const id of observables) {
     const [good, ...bad] = outcomes(id);
@@ -119,47 +147,21 @@ function carriedOut(
     const before = sumsOf(going);
     for (const each of bad) {
       after += repair.after(base, each);
-      entropy += entropyAfter(going, before, each);
+      const [weight, sums] = weighedAfter(going, before, each);
+      entropy += entropyOf(sums);
+      surest = Math.max(surest, weight);
     }
     going = times(going, good!);
   }
+  const all = sumsOf(belief);
+  const good = sumsOf(going);
   return {
     after: after + repair.of(going),
-    bits: entropyOf(sumsOf(belief)) - entropy - entropyOf(sumsOf(going)),
+    bits: entropyOf(all) - entropy - entropyOf(good),
+    surest: Math.max(surest, good[0]) / all[0],
   };
 }
 
-/** Σ w and Σ w·log₂ w. */
-type Sums = readonly [weight: number, logs: number];
-
-const logged = (w: number) => (w > 0 ? w * Math.log2(w) : 0);
-
-function sumsOf(weights: Float64Array): Sums {
-  let [sum, logs] = [0, 0];
-  for (const w of weights) {
-    sum += w;
-    logs += logged(w);
-  }
-  return [sum, logs];
-}
-
-/** Entropy in bits of weights as a distribution, times their sum. */
-const entropyOf = ([sum, logs]: Sums): number => (sum > 0 ? sum * Math.log2(sum) - logs : 0);
-
-/** The same of weights times the probability of a finding. */
-function entropyAfter(weights: Float64Array, [sum, logs]: Sums, { silent, at, p }: Spoken): number {
-  let weight = sum * silent;
-  // Σ s·w·log₂(s·w) of all; then those that speak otherwise in their place.
-  let all = silent * logs + logged(silent) * sum;
-  for (let i = 0; i < at.length; i += 1) {
-    const w = weights[at[i]!]!;
-    weight += (p[i]! - silent) * w;
-    all += logged(p[i]! * w) - logged(silent * w);
-  }
-  return entropyOf([weight, all]);
-}
-
-/** So far apart in their chance of a bad reading that a test tells them apart. */
 const APART = 0.3;
 
 /** The likeliest of those that would read bad here, and the likeliest of those that would not. */

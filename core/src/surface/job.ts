@@ -77,6 +77,7 @@ export { owedWords } from '../job/trail/owed-words';
 export {
   accessShared,
   isAsked,
+  isOpen,
   nextStep,
   type Step,
   stepsOf,

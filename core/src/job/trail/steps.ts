@@ -59,12 +59,13 @@ export function isOpen(state: JobState, { observable }: Step): boolean {
  * @param after - Observable in hand, never suggested itself; the search goes on from there and wraps
  *   round.
  * @param options.leaveTest - Leave out the rest of the test in hand as well; false by default.
+ * @param options.putOff - Tests, by id, that come only when nothing else is left.
  */
 export function nextStep(
   sheet: Sheet,
   state: JobState,
   after?: string,
-  { leaveTest = false }: { leaveTest?: boolean } = {},
+  { leaveTest = false, putOff = [] }: { leaveTest?: boolean; putOff?: readonly string[] } = {},
 ): Step | undefined {
   const steps = stepsOf(sheet);
   const shorts = shortsOf(sheet, state);
@@ -78,9 +79,11 @@ export function nextStep(
       !(leaveTest && step.test.id === inHand?.test.id) &&
       !energises(sheet, shorts, step.test),
   );
+  const wanted = ahead.filter((step) => !putOff.includes(step.test.id));
   return (
     ahead.find((step) => step.test.id === inHand?.test.id) ??
-    ahead.find((step) => suits(sheet, step.test, state.energy.kind)) ??
+    wanted.find((step) => suits(sheet, step.test, state.energy.kind)) ??
+    wanted[0] ??
     ahead[0]
   );
 }

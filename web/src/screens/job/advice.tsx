@@ -2,6 +2,7 @@
 import { advising, type Advised } from '@jeitinho/core/diagnose';
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useGoingOn } from '../../data/going-on';
+import { useOwnWay } from '../../data/own-way';
 import { useJob } from './job-context';
 
 /** So long nothing is reckoned after a change: the next key comes soon after it. */
@@ -17,38 +18,47 @@ interface Known {
 const Advice = createContext<Known | undefined>(undefined);
 
 /**
- * What “Go on” goes by. Undefined where this device goes by the sheet's order, and until the advice has been
- * reckoned for the job as it stands: so long the sheet's order is as good as any.
+ * What “Go on” goes by. Undefined where this device goes by the sheet's order and nothing is pinned, and until
+ * the advice has been reckoned for the job as it stands: so long the sheet's order is as good as any.
  */
 export function useAdviceToGoBy(): Advised | undefined {
   const known = useContext(Advice);
   const by = useGoingOn();
-  return by === 'worth' && known?.fresh ? known.advised : undefined;
+  if (!known?.fresh) return undefined;
+  return by !== 'sheet' || known.advised.pinned !== undefined ? known.advised : undefined;
 }
 
 /** What was said last, of whatever moment. */
 export const useLastAdvice = (): Known | undefined => useContext(Advice);
 
 export function AdviceProvider({ children }: { readonly children: ReactNode }) {
-  const { sheet, state } = useJob();
+  const { job, sheet, state } = useJob();
+  const by = useGoingOn();
+  const { way: own } = useOwnWay(job.id);
+  // By the sheet's order one is told what is worth most all the same.
+  const asked = useMemo(
+    () => ({ sheet, state, school: by === 'sheet' ? ('balanced' as const) : by, own }),
+    [sheet, state, by, own],
+  );
   const [known, setKnown] = useState<{ of: object; advised: Advised }>();
   useEffect(() => {
+    const { school, own } = asked;
     let timer = setTimeout(() => {
-      const steps = advising(sheet, state, Date.now());
+      const steps = advising(asked.sheet, asked.state, Date.now(), { school, own });
       const goOn = () => {
         const until = performance.now() + STRETCH_MS;
         let next = steps.next();
         while (!next.done && performance.now() < until) next = steps.next();
-        if (next.done) setKnown({ of: state, advised: next.value });
+        if (next.done) setKnown({ of: asked, advised: next.value });
         else timer = setTimeout(goOn, 0);
       };
       goOn();
     }, SETTLED_MS);
     return () => clearTimeout(timer);
-  }, [sheet, state]);
+  }, [asked]);
   const value = useMemo(
-    () => known && { advised: known.advised, fresh: known.of === state },
-    [known, state],
+    () => known && { advised: known.advised, fresh: known.of === asked },
+    [known, asked],
   );
   return <Advice.Provider value={value}>{children}</Advice.Provider>;
 }

@@ -1,7 +1,10 @@
 /** What is worth most to do next, why, what it takes, and what comes after it; or that it is time to decide. */
 import type { Advice } from '@jeitinho/core/diagnose';
 import { Link, useLocation } from 'react-router';
+import { useGoingOn } from '../../data/going-on';
+import { useOwnWay } from '../../data/own-way';
 import { useJob } from './job-context';
+import { SCHOOL_WORDS } from './school-words';
 import { placePath, stagePath } from './paths';
 import { useLastAdvice } from './advice';
 
@@ -17,9 +20,12 @@ function Said({ stage }: { readonly stage: string }) {
   const { job } = useJob();
   const { advised, fresh = false } = useLastAdvice() ?? {};
   const [first, second] = advised?.tests ?? [];
+  const { turn } = useOwnWay(job.id);
+  const by = SCHOOL_WORDS[useGoingOn()].over;
+  const over = first && advised?.pinned === first.test.id ? 'You want it next' : by;
   return (
     <section
-      aria-label="Worth most now"
+      aria-label={by}
       aria-busy={!fresh}
       className="mt-3 border-l-4 border-jade bg-jade-tint px-3 py-2 text-[15px]"
     >
@@ -28,7 +34,11 @@ function Said({ stage }: { readonly stage: string }) {
       ) : advised.stop || !first ? (
         <>
           <strong>Measuring more is not worth it.</strong>{' '}
-          {first ? 'It would cost more than it could save.' : 'Nothing is left to take.'}{' '}
+          {first
+            ? 'It would cost more than it could save.'
+            : advised.putOff.length > 0
+              ? 'What is left you put off.'
+              : 'Nothing is left to take.'}{' '}
           {stage !== 'decide' && (
             <Link to={stagePath(job.id, 'decide')} className={LINK}>
               Time to decide
@@ -37,7 +47,17 @@ function Said({ stage }: { readonly stage: string }) {
         </>
       ) : (
         <>
-          <p className="m-0 text-soft">Worth most now</p>
+          <p className="m-0 flex items-center justify-between gap-3 text-soft">
+            {over}
+            <button
+              type="button"
+              aria-label={`Not now: ${first.test.title}`}
+              onClick={() => turn('put-off', first.test.id)}
+              className="min-h-11 min-w-11 cursor-pointer text-[14px] text-soft underline decoration-hair underline-offset-4"
+            >
+              Not now
+            </button>
+          </p>
           <GoTo advice={first} big />
           <p className="m-0">{reasonOf(first)}</p>
           {second && (
@@ -46,6 +66,24 @@ function Said({ stage }: { readonly stage: string }) {
             </p>
           )}
         </>
+      )}
+      {advised && advised.putOff.length > 0 && (
+        <p className="m-0 mt-1 text-soft">
+          Later:{' '}
+          {advised.putOff.map(({ test }, i) => (
+            <span key={test.id}>
+              {i > 0 && ', '}
+              <button
+                type="button"
+                aria-label={`Take up again: ${test.title}`}
+                onClick={() => turn('put-off', test.id)}
+                className="min-h-11 cursor-pointer text-ink underline decoration-hair underline-offset-4"
+              >
+                {test.title}
+              </button>
+            </span>
+          ))}
+        </p>
       )}
     </section>
   );

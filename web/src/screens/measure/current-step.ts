@@ -2,6 +2,7 @@
 import { nextStep, stepsOf, type Step } from '@jeitinho/core/job';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
+import { useOwnWay } from '../../data/own-way';
 import { useAdviceToGoBy } from '../job/advice';
 import { useJob } from '../job/job-context';
 import { isOver, placeNow, setOut, type Going } from './going';
@@ -21,9 +22,10 @@ export interface CurrentStep {
 
 /** The rest of the test in hand; then by the sheet's order, or what is worth most, as this device goes on. */
 function useNext(step: Step): Step | undefined {
-  const { sheet, state } = useJob();
+  const { job, sheet, state } = useJob();
   const advised = useAdviceToGoBy();
-  const bySheet = nextStep(sheet, state, step.observable);
+  const { way } = useOwnWay(job.id);
+  const bySheet = nextStep(sheet, state, step.observable, way);
   if (!advised || bySheet?.test.id === step.test.id) return bySheet;
   return advised.stop
     ? undefined

@@ -1,8 +1,11 @@
 /** What “Go on” leads to, in words, and why. */
+import type { Advice, Advised } from '@jeitinho/core/diagnose';
 import { energises, shortsOf, stepsOf, type JobState, type Step } from '@jeitinho/core/job';
 import { isMeasured, placementWords, wantsOf, type Sheet } from '@jeitinho/core/sheet';
+import { useGoingOn } from '../../data/going-on';
 import { useAdviceToGoBy } from '../job/advice';
 import { useJob } from '../job/job-context';
+import { SCHOOL_WORDS } from '../job/school-words';
 import type { CurrentStep } from './current-step';
 
 interface NextWords {
@@ -14,6 +17,7 @@ interface NextWords {
 export function useNextWords({ step, next }: CurrentStep): NextWords {
   const { sheet, state } = useJob();
   const advised = useAdviceToGoBy();
+  const { why } = SCHOOL_WORDS[useGoingOn()];
   if (advised && next?.test.id !== step.test.id) {
     if (advised.stop)
       return {
@@ -25,9 +29,8 @@ export function useNextWords({ step, next }: CurrentStep): NextWords {
       return {
         title: `Next: ${stepWords(sheet, step, next)}`,
         why:
-          advice.before.length > 0
-            ? `it feeds “${advice.test.title}”, worth most for its minutes`
-            : 'worth most for its minutes',
+          pinnedWords(advised, advice) ??
+          (advice.before.length > 0 ? `it feeds “${advice.test.title}”, ${why}` : why),
       };
   }
   if (!next || next.observable === step.observable)
@@ -36,6 +39,13 @@ export function useNextWords({ step, next }: CurrentStep): NextWords {
       : atRest(sheet, state);
   return { title: `Next: ${stepWords(sheet, step, next)}`, why: whyNext(sheet, state, step, next) };
 }
+
+const pinnedWords = ({ pinned }: Advised, { test, before }: Advice): string | undefined =>
+  pinned !== test.id
+    ? undefined
+    : before.length > 0
+      ? `it feeds “${test.title}”, which you want next`
+      : 'you want it next';
 
 /** Nothing more is suggested: all is taken, or what is left would feed a short. */
 function atRest(sheet: Sheet, state: JobState): { title: string; why: string } {

@@ -1,5 +1,5 @@
 /** The whole plan: every test of the sheet with its number, the state it wants, and what it said. */
-import { isAsked, takenCount, type JobState, type Taken } from '@jeitinho/core/job';
+import { isAsked, isOpen, takenCount, type JobState, type Taken } from '@jeitinho/core/job';
 import { stateName, testsOf, wantsOf, type Test } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -7,8 +7,10 @@ import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
 import { setGoingOn, useGoingOn, type GoingOn } from '../../data/going-on';
+import { useOwnWay } from '../../data/own-way';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
+import { SCHOOL_WORDS } from '../job/school-words';
 import type { CurrentStep } from './current-step';
 import { standingOf, type Standing } from './standing';
 
@@ -54,18 +56,15 @@ export function PlanButton({ current }: { readonly current: CurrentStep }) {
   );
 }
 
-const WAYS: readonly (readonly [GoingOn, string])[] = [
-  ['sheet', 'the sheet’s order'],
-  ['worth', 'what is worth most'],
-];
+const WAYS = Object.keys(SCHOOL_WORDS) as GoingOn[];
 
 /** By what “Go on” leads from test to test. */
 function GoOnBy() {
   const by = useGoingOn();
   return (
-    <fieldset className="m-0 mt-2 flex flex-wrap items-center gap-x-5 border-0 p-0">
-      <legend className="float-left mr-4 p-0 font-semibold">Go on by</legend>
-      {WAYS.map(([way, words]) => (
+    <fieldset className="m-0 mt-2 grid grid-cols-3 gap-x-4 border-0 p-0 max-sm:grid-cols-2">
+      <legend className="p-0 font-semibold">Go on by</legend>
+      {WAYS.map((way) => (
         <label key={way} className="flex min-h-11 cursor-pointer items-center gap-2">
           <input
             type="radio"
@@ -74,7 +73,7 @@ function GoOnBy() {
             onChange={() => setGoingOn(way)}
             className="size-5 accent-jade"
           />
-          {words}
+          {SCHOOL_WORDS[way].way}
         </label>
       ))}
     </fieldset>
@@ -89,7 +88,8 @@ interface PlanRowProps {
 }
 
 function PlanRow({ test, number, current, onGo }: PlanRowProps) {
-  const { sheet, state } = useJob();
+  const { job, sheet, state } = useJob();
+  const { way, turn } = useOwnWay(job.id);
   const steps = current.steps.filter((step) => step.test === test);
   const taken = steps.flatMap(({ observable }) => state.current.get(observable) ?? []);
   const skipped = steps.every(({ observable }) => state.skipped.has(observable));
@@ -97,7 +97,7 @@ function PlanRow({ test, number, current, onGo }: PlanRowProps) {
   const here = test === current.step.test;
   const worst = worstOf(taken);
   return (
-    <li className={`border-b border-hair ${here ? 'bg-jade-tint' : ''}`}>
+    <li className={`flex items-stretch border-b border-hair ${here ? 'bg-jade-tint' : ''}`}>
       <button
         type="button"
         aria-current={here ? 'step' : undefined}
@@ -107,7 +107,7 @@ function PlanRow({ test, number, current, onGo }: PlanRowProps) {
           );
           onGo();
         }}
-        className="flex min-h-12 w-full cursor-pointer items-center gap-3 px-2 py-1.5 text-left"
+        className="flex min-h-12 min-w-0 flex-1 cursor-pointer items-center gap-3 px-2 py-1.5 text-left"
       >
         <span className="figure w-7 shrink-0 text-right text-soft">{number}</span>
         <span className="min-w-0 flex-1">
@@ -119,9 +119,45 @@ function PlanRow({ test, number, current, onGo }: PlanRowProps) {
         </span>
         <Said state={state} taken={taken} of={steps.length} worst={worst} skipped={skipped} />
       </button>
+      {steps.some((step) => isOpen(state, step)) && (
+        <>
+          <OwnChoice
+            words="Next"
+            name={`${test.title} next`}
+            on={way.pinned === test.id}
+            onTurn={() => turn('pin', test.id)}
+          />
+          <OwnChoice
+            words="Later"
+            name={`${test.title} later`}
+            on={way.putOff?.includes(test.id) ?? false}
+            onTurn={() => turn('put-off', test.id)}
+          />
+        </>
+      )}
     </li>
   );
 }
+
+interface OwnChoiceProps {
+  readonly words: string;
+  readonly name: string;
+  readonly on: boolean;
+  readonly onTurn: () => void;
+}
+
+/** One’s own way: this one next, or not before the others. */
+const OwnChoice = ({ words, name, on, onTurn }: OwnChoiceProps) => (
+  <button
+    type="button"
+    aria-label={name}
+    aria-pressed={on}
+    onClick={onTurn}
+    className="min-h-11 min-w-14 shrink-0 cursor-pointer border-l border-hair px-2 text-[14px] text-soft aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-paper"
+  >
+    {words}
+  </button>
+);
 
 interface SaidProps {
   readonly state: JobState;
