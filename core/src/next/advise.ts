@@ -3,7 +3,6 @@
  * that measuring more is not worth it. A policy is priced as it would be carried out: point after point in
  * the order of the sheet, its rules after its points, and no further once one reads bad.
  */
-import type { Spoken } from '../diagnose/likelihood';
 import { knownOf } from '../diagnose/assess';
 import type { Inference } from '../diagnose/belief';
 import type { JobState } from '../job/state/state';
@@ -11,10 +10,10 @@ import { pathProgress } from '../job/trail/path-progress';
 import type { Step } from '../job/trail/steps';
 import { nth } from '../numeric/nth';
 import type { Fault, Sheet } from '../sheet/schema';
-import type { Advice, Advised, Weighed } from './advice';
+import type { Advised, Weighed } from './advice';
 import { candidates } from './candidates';
 import { outcomesFor, times, type Outcomes } from './outcomes';
-import { effortOfAll, standingOf, type Effort } from './effort';
+import { effortOfAll, standingOf } from './effort';
 import { entropyOf, sumsOf, weighedAfter } from './information';
 import { SCHOOLS, type School } from './schools';
 import { partsInVisit, USUAL_RATES, type Rates } from './prices';
