@@ -21,6 +21,7 @@ export const CORE_FLOORS = [
   'formulas',
   'quick',
   'places',
+  'history-text',
   'report',
   'api',
   'surface',

@@ -104,6 +104,12 @@ export {
   spoiledBy,
 } from './meter/stream';
 export { dice, seedOf } from './numeric/dice';
+export {
+  HISTORY_COLUMNS,
+  type HistoryColumn,
+  type HistoryRead,
+  readHistory,
+} from './history-text/read-history';
 export { type PlaceList, readPlaces } from './places/read-list';
 export { PLACE_COLUMNS, type PlaceColumn, type PlaceRow } from './places/row';
 export {

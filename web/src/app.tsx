@@ -83,6 +83,7 @@ const router = createBrowserRouter([
         lazy: job('JobScreen'),
         children: [
           { index: true, lazy: job('StageRedirect') },
+          { path: 'history', lazy: job('HistoryPage') },
           { path: 'suspects', lazy: job('SuspectsInFull') },
           { path: ':stage', lazy: job('StageScreen') },
           { path: '*', lazy: job('StageRedirect') },

@@ -1,9 +1,43 @@
-/** Patterns of code schemes are patterns, and have the groups they speak of. */
+/** Patterns of code schemes are patterns, and have the groups they speak of; a history compares what is there. */
 import { codePattern } from '../sheet/codes/pattern';
-import type { Sheet } from '../sheet/schema';
+import { findTest } from '../sheet/lookup';
+import { isMeasured, type Sheet } from '../sheet/schema';
 import { problem, type SheetProblem } from '../validation/problem';
 
-export function codes(sheet: Sheet): SheetProblem[] {
+export const codes = (sheet: Sheet): SheetProblem[] => [...patterns(sheet), ...compared(sheet)];
+
+function compared(sheet: Sheet): SheetProblem[] {
+  return (sheet.codes.history?.compare ?? []).flatMap(
+    ({ test: id, columns }, i): SheetProblem[] => {
+      const path = `/codes/history/compare/${i}`;
+      const test = findTest(sheet, id);
+      if (!test || !isMeasured(test))
+        return [problem('reference', `${path}/test`, `There is no test “${id}” with readings.`)];
+      const rule = test.together?.find(({ kind }) => kind === 'witnesses');
+      if (!rule)
+        return [
+          problem(
+            'reference',
+            `${path}/test`,
+            `“${test.title}” has no rule of command and witnesses: nothing would be compared.`,
+          ),
+        ];
+      return Object.entries(columns).flatMap(([heading, point]) =>
+        test.points.some((each) => each.id === point)
+          ? []
+          : [
+              problem(
+                'reference',
+                `${path}/columns/${heading}`,
+                `“${test.title}” has no point “${point}”.`,
+              ),
+            ],
+      );
+    },
+  );
+}
+
+function patterns(sheet: Sheet): SheetProblem[] {
   return sheet.codes.schemes.flatMap((scheme, s) => {
     const path = `/codes/schemes/${s}`;
     if (scheme.pattern === undefined) return [];

@@ -71,12 +71,15 @@ function reckoned(space: Space, steps: readonly Step[]): Pick<Inference, 'belief
     posterior[Math.floor(i / space.columns)]! += p;
     left[space.left[i]!]! += p;
   }
+  const { now, sound, other } = standingFrom(space, left);
   const belief = {
     hypotheses,
     posterior,
     faults: byFault(space, posterior),
+    now,
     ...byPart(space, left),
-    ...standingFrom(space, left),
+    sound,
+    other,
   };
   return { belief, left };
 }

@@ -5,6 +5,7 @@ import { codeKey, codeWords } from '../sheet/codes/match';
 import type { Sheet } from '../sheet/schema';
 import type { JobState, Taken } from '../job/state/state';
 import { shareOfFinds } from '../job/findings/finds';
+import { firstFaults } from '../job/history/episodes';
 import { isEntry } from '../job/kinds/index';
 import { curesOf, faultsOf } from '../job/work/cures';
 import type { NotedWork } from '../job/work/work';
@@ -39,6 +40,7 @@ export function evidenceOf(state: JobState, sheet: Sheet): EvidenceItem[] {
         ? [{ entry: entry.id, evidence, from: { kind: 'code', code: 'none shown' } }]
         : [];
     }
+    if (isEntry('history', entry)) return once.told(entry.id);
     const said = once.said(entry.id);
     if (said) return [said];
     if (isEntry('looked', entry))
@@ -81,6 +83,21 @@ function onlyOnce(state: JobState, sheet: Sheet) {
       if (seen.has(code)) return false;
       seen.add(code);
       return true;
+    },
+    /** First faults of what a history tells of the last weeks; what followed from them says nothing more. */
+    told(entry: string): EvidenceItem[] {
+      const history = state.histories?.find((each) => each.entry === entry);
+      return (history ? firstFaults(sheet, history.rows) : []).flatMap((listed) =>
+        this.first(codeKey(listed))
+          ? [
+              {
+                entry,
+                evidence: { code: codeKey(listed) },
+                from: { kind: 'code' as const, code: `${codeWords(listed)}, from the history` },
+              },
+            ]
+          : [],
+      );
     },
     said(entry: string): EvidenceItem | undefined {
       const code = codes.get(entry);

@@ -40,6 +40,8 @@ import { observablesOf } from '../sheet/observables';
 import { movedWords } from '../sheet/moved-pins';
 import type { Sheet } from '../sheet/schema';
 import { insulationWords } from '../job/findings/insulation';
+import { episodesOf } from '../job/history/episodes';
+import type { NotedHistory } from '../job/history/history';
 import { proofOf } from '../job/findings/proof';
 import type { Report, ReportRow } from './report-schema';
 
@@ -47,6 +49,19 @@ import { formatQuantity } from '../units/format';
 import { nth } from '../numeric/nth';
 
 const WORTH_PRINTING = 0.05;
+
+/** `Stored history, 8 entries. Came first: A12-2, driver silent (28.11.2026 05:41).` */
+function historyLine(sheet: Sheet, { rows }: NotedHistory): string {
+  const first = episodesOf(sheet, rows)
+    .filter(({ old }) => !old)
+    .flatMap(({ faults }) => faults.filter(({ role }) => role === 'first'))
+    .map(({ row, listed, unit }) => {
+      const what = [row.shown, unit !== undefined && `unit ${unit}`, listed?.title.toLowerCase()];
+      const at = row.at && ` (${row.at.replace('T', ' ').slice(0, 16)})`;
+      return `${what.filter(Boolean).join(', ')}${at ?? ''}`;
+    });
+  return `Stored history, ${rows.length} ${rows.length === 1 ? 'entry' : 'entries'}. Came first: ${first.join('; ')}.`;
+}
 
 export function buildReport(sheet: Sheet, state: JobState, assessment: Assessment): Report {
   const { decision, signed } = state;
@@ -60,6 +75,7 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     noCode: state.noCode,
     observed: [
       ...state.observed.map((entry) => entry.body.text),
+      ...(state.histories ?? []).map((history) => historyLine(sheet, history)),
       // Whoever holds a line against the maker's table must know it.
       ...Object.entries(sheet.moved ?? {}).map(([ref, at]) => `${movedWords(ref, at)}.`),
     ],

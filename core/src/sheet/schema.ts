@@ -8,7 +8,13 @@ import { curveSchema } from '../curves/schema';
 import { overRuleSchema } from '../judge/groups/index';
 import { benchSchema } from './schema/bench';
 import { boardSchema, harnessSchema, pathSchema } from './schema/boards';
-import { codeSchema, codeSchemeSchema, noCodeSchema, symptomSchema } from './schema/codes';
+import {
+  codeSchema,
+  codeSchemeSchema,
+  noCodeSchema,
+  symptomSchema,
+  historySchema,
+} from './schema/codes';
 import { Id, list, Name, presence, Ref, Text, words } from './schema/common';
 import { repeatSchema, variantSchema, type Variant } from './schema/shape';
 import { faultSchema, partSchema, procedureSchema, repairSchema, trySchema } from './schema/faults';
@@ -133,6 +139,7 @@ export const sheetSchema = Type.Object(
       schemes: Type.Array(codeSchemeSchema),
       list: Type.Array(codeSchema),
       none: Type.Optional(noCodeSchema),
+      history: Type.Optional(historySchema),
     }),
     symptoms: list(symptomSchema),
     /** Expected number of independent faults; 0.1 where absent. */

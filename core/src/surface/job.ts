@@ -24,6 +24,14 @@ export { energises, shortsOf } from '../job/findings/shorted';
 export { foldJob } from '../job/fold/fold';
 export { jobSheet } from '../job/fold/job-sheet';
 export { inOneGo, JobFold } from '../job/fold/job-fold';
+export { commandSeen } from '../job/history/commanded';
+export { type Episode, episodesOf, type ToldFault } from '../job/history/episodes';
+export {
+  type HistoryRow,
+  LONGEST_HISTORY,
+  MOST_HISTORY_ROWS,
+  type NotedHistory,
+} from '../job/history/history';
 export { CONTACT_WORDS } from '../job/kinds/contact';
 export {
   type Ending,

@@ -217,6 +217,7 @@ function plainPartsOf(draft: Draft): Omit<JobState, 'log' | keyof Finished> {
     works: draft.works,
     epochs: draft.epochs,
     ...(draft.entered && { entered: draft.entered }),
+    ...(draft.histories.length > 0 && { histories: draft.histories }),
     symptoms: draft.symptoms,
     looked: draft.looked,
     rules: draft.rules,

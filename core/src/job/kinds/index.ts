@@ -17,6 +17,7 @@ import { fitted } from './fitted';
 import { found } from './found';
 import { given } from './given';
 import { handed } from './handed';
+import { history } from './history';
 import type { AnyKind } from './kind';
 import { lead } from './lead';
 import { licence } from './licence';
@@ -48,6 +49,7 @@ const KINDS = [
   pins,
   observed,
   code,
+  history,
   symptom,
   access,
   licence,

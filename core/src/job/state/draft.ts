@@ -19,6 +19,7 @@ import type {
   Signature,
 } from './facts';
 import type { Continued } from '../work/continued';
+import type { NotedHistory } from '../history/history';
 import type { KeptTwin } from '../work/kept-twin';
 import type { NotedWork } from '../work/work';
 import type { Compared, Entered, Looked, Overruled, ShownCode, Taken } from './state';
@@ -52,6 +53,7 @@ export interface Draft {
   observed: Noted<{ readonly text: string }>[];
   codes: ShownCode[];
   noCode: boolean;
+  histories: NotedHistory[];
   access: Set<string>;
   /** Said to be in by one device and out by another, neither knowing of the other. */
   accessUnknown: Set<string>;
@@ -120,6 +122,7 @@ export function emptyDraft(): Draft {
     works: [],
     changes: [],
     epochs: new Map(),
+    histories: [],
     symptoms: new Map(),
     looked: [],
     skipped: new Map(),

@@ -1,4 +1,5 @@
 /** The present state of a job, as folded from its log. */
+import type { NotedHistory } from '../history/history';
 import type { Given } from '../../judge/given';
 import type { Judgement } from '../../judge/judge';
 import type { LeadZero, Reading } from '../../judge/reading';
@@ -209,6 +210,8 @@ export interface JobState {
   readonly pastGroups: readonly TakenGroup[];
   /** The live state entered last; undefined while none was since the machine was made safe. */
   readonly entered?: Entered;
+  /** Histories that the machine keeps, as they were copied from it; absent where there is none. */
+  readonly histories?: readonly NotedHistory[];
   /** Symptoms of the sheet that were seen or told, by id, with their entries. */
   readonly symptoms: ReadonlyMap<string, string>;
   /** Whether the complaint was seen, each time it was looked for. */

@@ -37,9 +37,11 @@ export const TRAIL = [
   defineStage({
     stage: 'read',
     name: 'Read',
-    owed: (_, state) => unless(state.codes.length > 0 || state.noCode),
+    owed: (_, state) =>
+      unless(state.codes.length > 0 || state.noCode || state.histories !== undefined),
     note: (_, state) =>
-      state.codes.map((code) => code.shown).join(' ') || (state.noCode ? 'no code' : ''),
+      state.codes.map((code) => code.shown).join(' ') ||
+      (state.noCode ? 'no code' : state.histories ? 'history' : ''),
   }),
   defineStage({
     stage: 'safe',

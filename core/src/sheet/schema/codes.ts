@@ -1,6 +1,6 @@
 /** Fault codes: how the machine shows them and what each makes suspect. */
 import { Type, type Static } from '@sinclair/typebox';
-import { Id, list, Name, Probability, presence, Text, words } from './common';
+import { Id, list, Name, Probability, presence, Ref, Text, words } from './common';
 
 export const codeSchemeSchema = Type.Object({
   ...presence,
@@ -53,6 +53,30 @@ export const noCodeSchema = Type.Object({
   other: Type.Optional(Probability),
 });
 
+/** What the machine remembers of its faults, and how long. */
+export const historySchema = Type.Object({
+  /** Entries that it holds; the oldest is lost with every new one. */
+  keeps: Type.Optional(Type.Integer({ minimum: 1, maximum: 100_000 })),
+  /** What wipes it. */
+  wipedBy: Type.Optional(Type.Array(words(['power', 'key', 'reset', 'service']))),
+  /** Minutes within which what comes after a fault is its consequence; 5 where absent. */
+  within: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 10_080 })),
+  /** How it is read or copied out. */
+  say: Type.Optional(Text),
+  /** Tests whose command and witnesses stand beside its entries. */
+  compare: list(
+    Type.Object({
+      ...presence,
+      /** With a rule of command and witnesses. */
+      test: Ref,
+      /** The unit or circuit of whose entries it is; of all where absent. */
+      unit: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+      /** Heading of a column to the point of the test that it prints. */
+      columns: Type.Record(Type.String({ minLength: 1, maxLength: 40 }), Ref),
+    }),
+  ),
+});
+
 /** What the machine does or does not do, as its owner says it. */
 export const symptomSchema = Type.Object({
   ...presence,
@@ -63,5 +87,6 @@ export const symptomSchema = Type.Object({
 });
 
 export type Symptom = Static<typeof symptomSchema>;
+export type CodeHistory = Static<typeof historySchema>;
 export type CodeScheme = Static<typeof codeSchemeSchema>;
 export type SheetCode = Static<typeof codeSchema>;

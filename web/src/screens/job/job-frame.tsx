@@ -17,8 +17,8 @@ import { PhoneStrip, Strip } from './strip';
 
 export function JobFrame() {
   const { notice, dismiss } = useJob();
-  // Suspects in full need the room, and say what the strip would.
-  const wide = useLocation().pathname.endsWith('/suspects');
+  // Tables need the room, and the suspects in full say what the strip would.
+  const wide = /\/(suspects|history)$/.test(useLocation().pathname);
   useVoltsWatch();
   return (
     <AdviceProvider>

@@ -3,3 +3,4 @@ export { JobScreen } from './job-screen';
 export { StageRedirect } from './stage-redirect';
 export { StageScreen } from './stage-screens';
 export { SuspectsInFull } from '../suspects/suspects-in-full';
+export { HistoryPage } from '../history/history-page';

@@ -1,11 +1,12 @@
 /** Read: what the display shows. A code raises suspects; it never proves one. */
 import { codeWords, decodeCode, normaliseCode } from '@jeitinho/core/sheet';
 import { useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
+import { keepsWords } from '../history/keeps-words';
 import { useJob } from '../job/job-context';
 import { useGoOn } from '../job/paths';
 import { MachineFace } from './machine-face';
@@ -25,7 +26,7 @@ export function Read() {
     setDraft(typed);
   };
   const field = useRef<HTMLInputElement>(null);
-  const read = state.codes.length > 0 || state.noCode;
+  const read = state.codes.length > 0 || state.noCode || state.histories !== undefined;
   const typed = normaliseCode(text);
   const decoded = typed === '' ? undefined : decodeCode(sheet, typed);
   const match = decoded?.listed;
@@ -100,6 +101,7 @@ export function Read() {
         <MachineFace />
         <Choices onPick={(code) => setText(code)} keep={(shown) => void keep(shown)} />
         <Symptoms />
+        <StoredHistory />
         <Kept />
       </div>
       <ActionBar
@@ -129,6 +131,28 @@ export function Read() {
         )}
       </ActionBar>
     </>
+  );
+}
+
+/** What the machine remembers, to be copied before anything resets it; then what it said. */
+function StoredHistory() {
+  const { job, sheet, state } = useJob();
+  const kept = state.histories?.at(-1);
+  const warning = keepsWords(sheet);
+  return (
+    <p
+      className={`m-0 mt-4 flex flex-wrap items-center gap-x-4 ${warning && !kept ? 'border-l-4 border-marigold bg-marigold-tint px-4 py-2' : ''}`}
+    >
+      {!kept && warning && <span className="min-w-0 flex-1">{warning}</span>}
+      <Link
+        to={`/jobs/${job.id}/history`}
+        className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-jade underline-offset-4"
+      >
+        {kept
+          ? `Stored history, ${kept.rows.length} ${kept.rows.length === 1 ? 'entry' : 'entries'}`
+          : 'Copy the stored history'}
+      </Link>
+    </p>
   );
 }
 
