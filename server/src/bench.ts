@@ -26,7 +26,14 @@ import {
 } from '@jeitinho/core/diagnose';
 import { foldJob } from '@jeitinho/core/job';
 import { judge, judgeTogether } from '@jeitinho/core/judge';
-import { machinesOf, plainSheet, writeSheet, type Sheet } from '@jeitinho/core/sheet';
+import {
+  codeFinder,
+  facetsOf,
+  machinesOf,
+  plainSheet,
+  writeSheet,
+  type Sheet,
+} from '@jeitinho/core/sheet';
 import fc from 'fast-check';
 import { System } from '../../core/src/bench/solve/system';
 import { mutated } from '../../core/test/mutated-netlist';
@@ -295,10 +302,34 @@ const worthOfAll = (model: DiagnosticModel) =>
     USUAL_RATES,
   );
 
+/** So many codes of a library, their words out of those that faults are named by. */
+function libraryOfCodes(codes: number) {
+  const roll = dice(11);
+  const words =
+    'compressor current driver sensor coil bus voltage igniter flame water flow pressure high low open short supply link fan motor valve heater door timer'.split(
+      ' ',
+    );
+  const word = () => words[Math.floor(roll() * words.length)]!;
+  const facets = facetsOf(sheet);
+  return Array.from({ length: codes / 50 }, (_, s) => ({
+    id: `s${s}`,
+    title: `Sheet ${s}`,
+    maker: `Maker ${s % 40}`,
+    facets: {
+      ...facets,
+      codes: Array.from({ length: 50 }, (__, c) => `E${s % 97}${c} ${word()} ${word()} ${word()}`),
+    },
+  }));
+}
+const finder = codeFinder(libraryOfCodes(20_000));
+const ASKED = ['E4712', 'compresor curent', 'igniter open', 'wat', 'presure hgh driver'];
+
 process.stdout.write(
   `${JSON.stringify(
     {
       unit: 'ms',
+      'find a code among 20,000, by code, word or mistyped':
+        time(() => ASKED.forEach((words) => finder.find(words))) / ASKED.length,
       'belief after 20 findings, 60 faults × 80 tests × 10 parts, K = 2': time(() =>
         infer(medium, evidence),
       ),

@@ -10,6 +10,7 @@ export const facetsSchema = Type.Object({
   kind: Type.String(),
   models: Type.Array(Type.String()),
   codes: Type.Array(Type.String()),
+  symptoms: Type.Array(Type.String()),
   connectors: Type.Array(Type.String()),
   parts: Type.Array(Type.String()),
   /** Printed on its boards. */
@@ -22,7 +23,7 @@ export const facetsSchema = Type.Object({
 export type SheetFacets = Readonly<Static<typeof facetsSchema>>;
 
 /** Raise it when {@link facetsOf} changes, so that stored projections are made again. */
-export const FACETS_VERSION = 2;
+export const FACETS_VERSION = 3;
 
 export function facetsOf(sheet: Sheet): SheetFacets {
   return {
@@ -31,6 +32,7 @@ export function facetsOf(sheet: Sheet): SheetFacets {
     codes: sheet.codes.list.flatMap(({ code, title, also = [] }) =>
       [code, ...also].map((spelt) => `${spelt} ${title}`),
     ),
+    symptoms: (sheet.symptoms ?? []).map(({ text }) => text),
     connectors: [
       ...new Set(
         sheet.boards.flatMap((board) =>

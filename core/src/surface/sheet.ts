@@ -1,4 +1,7 @@
 /** Service sheets: `@jeitinho/core/sheet`. */
+export { codeFinder, type FoundCode } from '../sheet/find-codes';
+export type { CodeScheme } from '../sheet/schema';
+export { type BlinksRead, readBlinks, type Tap } from '../sheet/codes/blinks';
 export { baseState } from '../conditions/live-state';
 export { wantsOf } from '../conditions/wants';
 export { expectOf, functionOf, phaseName, testsOf, toBring } from '../sheet/all-tests';

@@ -1,10 +1,10 @@
 /** What is found: stages, tests, pins and codes of the job in hand, jobs, sheets, formulas. */
 import type { JobResource } from '@jeitinho/core';
 import { TRAIL } from '@jeitinho/core/job';
-import { plainSheet, testsOf } from '@jeitinho/core/sheet';
+import { codeFinder, plainSheet, testsOf } from '@jeitinho/core/sheet';
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Command, defaultFilter } from 'cmdk';
-import { useDeferredValue } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { reportNumber } from '@jeitinho/core';
 import { FIND_FIELD } from './find-field';
@@ -19,8 +19,12 @@ import {
 
 /** What belongs to the job in hand comes first. */
 const HERE = ['in hand'];
+/** Found with its typing mistakes: what is asked need not stand in it letter by letter. */
+const ALREADY = ['found already'];
 const rank = (value: string, search: string, keywords?: string[]) =>
-  defaultFilter(value, search) * (keywords?.includes('in hand') ? 1 : 0.4);
+  keywords?.includes('found already')
+    ? Math.max(0.2, defaultFilter(value, search) * 0.5)
+    : defaultFilter(value, search) * (keywords?.includes('in hand') ? 1 : 0.4);
 
 const ITEM =
   'flex min-h-11 cursor-pointer items-center justify-between gap-3 px-3 data-[selected=true]:bg-jade-tint';
@@ -39,6 +43,9 @@ export default function Found({ text, onText, onDone }: FoundProps) {
   const signed = useQuery(signedJobsOptions());
   const units = useQuery(foundUnitsOptions(useDeferredValue(text.trim())));
   const sheets = useQuery(sheetsOptions());
+  const finder = useMemo(() => codeFinder(sheets.data ?? []), [sheets.data]);
+  const asked = useDeferredValue(text.trim());
+  const codes = useMemo(() => (asked === '' ? [] : finder.find(asked)), [finder, asked]);
   const formulas = useQuery({
     queryKey: ['formulas'],
     queryFn: async () => (await import('../reckoner/titles')).formulaTitles,
@@ -137,6 +144,23 @@ export default function Found({ text, onText, onDone }: FoundProps) {
               className={ITEM}
             >
               {title} <span className="text-[14px] text-soft">sheet</span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+        <Command.Group heading="Codes and symptoms of every sheet">
+          {codes.map(({ sheetId, sheet, kind, code, title }) => (
+            <Command.Item
+              key={`${sheetId} ${code} ${title}`}
+              value={`${kind} ${code} ${title} ${sheet}`}
+              keywords={ALREADY}
+              onSelect={go(`/sheets/${encodeURIComponent(sheetId)}`)}
+              className={ITEM}
+            >
+              <span>
+                {code !== '' && <span className="figure mr-2 font-semibold">{code}</span>}
+                {title}
+              </span>
+              <span className="text-[14px] text-soft">{sheet}</span>
             </Command.Item>
           ))}
         </Command.Group>

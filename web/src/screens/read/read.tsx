@@ -9,6 +9,8 @@ import { useKeys } from '../../parts/keys';
 import { keepsWords } from '../history/keeps-words';
 import { useJob } from '../job/job-context';
 import { useGoOn } from '../job/paths';
+import { BlinkTapper } from './blink-tapper';
+import { ListedElsewhere } from './listed-elsewhere';
 import { MachineFace } from './machine-face';
 import { Symptoms } from './symptoms';
 
@@ -38,10 +40,15 @@ export function Read() {
   const goOn = useGoOn('read');
   useKeys({ Enter: () => (typed !== '' ? keepTyped() : read && goOn()) });
   const [scheme] = sheet.codes.schemes;
+  const blinks = sheet.codes.schemes.find(({ shown }) => shown === 'blinks');
   return (
     <>
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
-        <h1 className="m-0 text-[25px] font-bold">What does the display show?</h1>
+        <h1 className="m-0 text-[25px] font-bold">
+          {blinks && !sheet.codes.schemes.some(({ shown }) => shown === 'digits')
+            ? 'What does the lamp say?'
+            : 'What does the display show?'}
+        </h1>
         {scheme?.hint && <p className="m-0 mt-1 text-soft">{scheme.hint}</p>}
 
         <div className="mt-5 flex items-end gap-5 max-sm:flex-col max-sm:items-stretch">
@@ -75,6 +82,7 @@ export function Read() {
               <span className="text-marigold">
                 <span className="figure">{typed}</span> is not on this sheet. It is kept as read,
                 and moves no suspect.
+                <ListedElsewhere code={typed} />
               </span>
             )}
           </p>
@@ -99,6 +107,7 @@ export function Read() {
           </div>
         )}
         <MachineFace />
+        {blinks && <BlinkTapper scheme={blinks} onKeep={(shown) => void keep(shown)} />}
         <Choices onPick={(code) => setText(code)} keep={(shown) => void keep(shown)} />
         <Symptoms />
         <StoredHistory />
