@@ -1,6 +1,6 @@
 /** Signs: a lamp tapped along with, a code that another sheet lists, codes and symptoms found across all. */
 import { found } from '../support/axe';
-import { expect, test } from '../support/test';
+import { expect, test, type Page } from '../support/test';
 
 test('the furnace’s lamp: two rounds that agree are a code, two that differ are none', async ({
   page,
@@ -54,4 +54,50 @@ test('a code that only another sheet lists is said to be on that one, and is fou
   await page.getByRole('combobox').fill('screen dark');
   await page.getByRole('option', { name: /Sound, but the screen is dark/ }).click();
   await expect(page).toHaveURL(/\/sheets\/visorim-lt55$/);
+});
+
+const suspects = (page: Page) => page.getByRole('list', { name: /^Suspects/ });
+
+test('the television by hand and torch: a counted power cycle, then a faint picture', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob('television');
+  await page.goto(`/jobs/${id}/measure?test=torch`);
+  const tries = page.getByRole('region', { name: 'Quick to try' });
+  await expect(tries).toContainText(/Try: Power cycle, 4 min mends it by itself in \d/);
+  await tries.getByRole('button', { name: /^Try: Power cycle/ }).click();
+  const dialog = page.getByRole('dialog', { name: 'Power cycle' });
+  await dialog.getByRole('button', { name: 'Count 30 s' }).click();
+  await expect(dialog.getByRole('timer')).toHaveText(/^0:(29|30)$/);
+  expect(await found(page, 'a counted try')).toEqual([]);
+  await dialog.getByRole('button', { name: 'Done: see whether it helped' }).click();
+  await expect(page).toHaveURL(/\/prove$/);
+  await page.goto(`/jobs/${id}/measure?test=torch`);
+  // Done once, it is not offered again.
+  await expect(tries).toHaveCount(0);
+  await page.getByRole('button', { name: 'It is so now' }).click();
+  await page.getByRole('button', { name: /faint picture in the torch/ }).click();
+  const first = suspects(page).getByRole('listitem').first();
+  await expect(first).toContainText('Backlight strip open');
+  await expect(first).toContainText('for: Torch test, faint');
+});
+
+test('the cold room: a silent outside unit accuses what commands it, and not the room’s own sensors', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob('coldRoom');
+  await page.goto(`/jobs/${id}/measure?test=outside-runs`);
+  await page.getByRole('button', { name: 'It is so now' }).click();
+  await page.getByRole('button', { name: /silent$/ }).click();
+  const first = suspects(page).getByRole('listitem').first();
+  await expect(first).toContainText('Outside unit does not run');
+  await expect(first).toContainText('for: Outside unit, silent');
+  await page.goto(`/jobs/${id}/suspects`);
+  const row = page.getByRole('row', { name: /Outside unit, silent/ });
+  await expect(row).toContainText('clearly for');
+  await expect(
+    page.getByRole('columnheader', { name: 'Controller gives no run command' }),
+  ).toBeVisible();
 });

@@ -1,6 +1,13 @@
 /** What could be wrong: `@jeitinho/core/diagnose`. */
 export { accusedBy } from '../diagnose/accused';
-export { assess, type Assessment, carriedFrom, type PartSuspect } from '../diagnose/assess';
+export {
+  assess,
+  type Assessment,
+  carriedFrom,
+  knownOf,
+  type PartSuspect,
+} from '../diagnose/assess';
+export { mendsByItself } from '../diagnose/by-itself';
 export { infer, type Inference, type Shares } from '../diagnose/belief';
 export type { Evidence } from '../diagnose/evidence';
 export { type FullRow, inFull, type InFull, type Telling } from '../diagnose/in-full';

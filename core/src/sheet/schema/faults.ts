@@ -113,7 +113,10 @@ export const trySchema = Type.Object({
   name: Name,
   what: Type.Optional(words(REPAIR_KINDS)),
   steps: list(Text),
+  /** Seconds that each step takes, counted down: a key held, a wait; 0 for one that takes none. */
+  counts: list(Type.Number({ minimum: 0, maximum: 86_400 })),
   minutes: Type.Optional(Minutes),
+  hazard: Type.Optional(Type.String({ maxLength: 200 })),
   /** Chance that it takes each of these faults away. */
   cures: Type.Record(Id, Probability),
 });

@@ -10,6 +10,7 @@ import { Link } from 'react-router';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from './evidence-words';
 import { useAssessment, useJob } from './job-context';
+import { QuickTries } from './quick-tries';
 import { WorthMost } from './worth-most';
 
 const SHOWN = 5;
@@ -49,6 +50,7 @@ export function Suspects() {
   return (
     <div className="flex flex-1 flex-col px-[18px] pb-4">
       <WorthMost />
+      <QuickTries />
       <p className="m-0 pt-3 text-[14px] text-soft">
         {worked ? 'Chance that it still has a fault' : 'Chance that it has a fault'}
         {assessment.evidence.length === 0
