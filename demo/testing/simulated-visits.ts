@@ -10,6 +10,7 @@ import {
   modelOf,
   partsInVisit,
   effortOf,
+  playedJob,
   RepairCost,
   USUAL_RATES,
   type DiagnosticModel,
@@ -46,52 +47,27 @@ const SURE = 0.95;
 const MOST_TESTS = 60;
 const MOST_PARTS = 6;
 
-/** What is needed of a job to ask what comes next. */
-interface Seen {
-  readonly current: Map<string, object>;
-  readonly skipped: Map<string, object>;
-  standing: Standing;
-}
-
-const jobOf = ({ current, skipped, standing }: Seen): JobState =>
-  ({
-    current,
-    groups: [],
-    skipped,
-    access: standing.out,
-    accessUnknown: new Set(),
-    energy: { kind: standing.energy },
-    epochs: new Map(),
-    works: [],
-    rules: 2,
-    ...(standing.state !== null && { entered: { state: standing.state, at: 0 } }),
-  }) as unknown as JobState;
-
 export function playVisit(sheet: Sheet, policy: Policy, seed: number): Visit {
   const model = modelOf(sheet);
   const arrival = drawArrival(model, dice(seed));
   const left = new Set(arrival.faults);
   const evidence: Evidence[] = [];
   const base = baseState(sheet)?.id ?? null;
-  const fresh = (standing: Standing): Seen => ({
-    current: new Map(),
-    skipped: new Map(),
-    standing,
-  });
-  let seen = fresh({ energy: 'live', state: base, out: new Set() });
+  const asFound: Standing = { energy: 'live', state: base, out: new Set() };
+  let standing = asFound;
   let [minutes, due, wrongParts, hazard, epoch] = [0, 0, 0, 0, 0];
   const end = (lost: boolean): Visit => ({ seeking: minutes - due, wrongParts, lost, hazard });
 
   for (let replaced = 0; replaced <= MOST_PARTS; replaced += 1) {
     let inference = infer(model, evidence);
     for (let taken = 0; taken < MOST_TESTS; taken += 1) {
-      const test = chosen(sheet, policy, seen, inference);
+      const test = chosen(sheet, policy, standing, inference);
       if (!test) break;
-      const { effort, to } = effortOf(sheet, seen.standing, test);
+      const { effort, to } = effortOf(sheet, standing, test);
       minutes += effort.minutes;
       if (effort.risk > 0) hazard += test.minutes ?? 1;
-      seen.standing = to;
-      take(sheet, model, test, seen, evidence, (id) =>
+      standing = to;
+      take(sheet, model, test, evidence, (id) =>
         outcomeOf(model, id, arrival.kind, left, dice(hash(`${seed} ${epoch} ${id}`))()),
       );
       inference = infer(model, evidence);
@@ -114,14 +90,19 @@ export function playVisit(sheet: Sheet, policy: Policy, seed: number): Visit {
     if (arrival.kind !== 'other' && left.size === 0) return end(false);
     evidence.push({ confirmed: true });
     epoch += 1;
-    seen = fresh({ energy: 'live', state: base, out: new Set() });
+    standing = asFound;
   }
   return end(true);
 }
 
 /** The test that a policy takes next; undefined where it has measured enough. */
-function chosen(sheet: Sheet, policy: Policy, seen: Seen, inference: Inference): Test | undefined {
-  const state = jobOf(seen);
+function chosen(
+  sheet: Sheet,
+  policy: Policy,
+  standing: Standing,
+  inference: Inference,
+): Test | undefined {
+  const state = playedJob(sheet, inference.evidence, standing);
   if (policy !== 'order' && policy !== 'order by state') {
     const { tests, stop } = advise(sheet, state, 0, { inference, school: policy });
     return stop ? undefined : tests[0]?.step.test;
@@ -138,7 +119,6 @@ function take(
   sheet: Sheet,
   model: DiagnosticModel,
   test: Test,
-  seen: Seen,
   evidence: Evidence[],
   draw: (observable: string) => string,
 ): void {
@@ -146,14 +126,6 @@ function take(
   const note = (id: string) => {
     const outcome = draw(id);
     evidence.push({ test: id, outcome });
-    seen.current.set(id, {
-      kind: 'answer',
-      test,
-      observable: id,
-      outcome,
-      standing: { kind: 'counts' },
-      situation: { epoch: 0 },
-    });
     return outcome;
   };
   const outcomes = points.map(note);

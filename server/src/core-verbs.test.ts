@@ -82,9 +82,33 @@ test('diagnose says what the repair is expected to cost, in which order, and wha
     { test: 'out', voi: expect.any(Number), price: 7, net: expect.any(Number) },
   ]);
   expect(next[0]!.net).toBeCloseTo(next[0]!.voi - 7, 9);
-  const whole = runVerb('diagnose', { sheet: demoWorld.sheets[0]!, evidence: [] });
-  expect(whole).toMatchObject({ ecr: expect.any(Number) });
-  expect((whole as { next: object[] }).next.length).toBeGreaterThan(20);
+});
+
+test('of a full sheet, what comes next is the advice as the machine stands', () => {
+  interface Told {
+    ecr: number;
+    stop: boolean;
+    next: { test: string; before: string[]; net: number; minutes: number; price: number }[];
+  }
+  const sheet = demoWorld.sheets.find(({ id }) => id === 'lenharte-wf80')!;
+  const ask = (more: object) => runVerb('diagnose', { sheet, evidence: [], ...more }) as Told;
+  const found = ask({});
+  expect(found).toMatchObject({ ecr: expect.any(Number), stop: false });
+  const igniter = ({ next }: Told) => next.find(({ test }) => test === 'igniter')!;
+  // Dead and with the plug out already, the cold igniter is a minute; on, it takes isolating and proving.
+  const dead = ask({ situation: { state: 'dead', open: ['p2-off'] } });
+  expect(igniter(dead).minutes).toBe(1);
+  expect(igniter(found).minutes).toBeGreaterThan(5);
+  expect(dead.next[0]!.test).toBe('igniter');
+  expect(dead.next.some(({ net }) => net > 0)).toBe(true);
+  // An hour that costs nothing makes every test cost its hazard alone.
+  const free = ask({ shop: { rate: 0, giveUp: 900 } });
+  expect(igniter(free).price).toBe(0);
+  // What was found is not asked again.
+  const known = ask({ evidence: [{ test: 'igniter', outcome: 'ok' }] });
+  expect(igniter(known)).toBeUndefined();
+  expect(() => ask({ situation: { state: 'nowhere' } })).toThrow(/no state “nowhere”/);
+  expect(() => ask({ situation: { open: ['roof'] } })).toThrow(/no access “roof”/);
 });
 
 test.each<[string, unknown, string, string | undefined]>([

@@ -20,14 +20,20 @@ import {
 } from '@jeitinho/core/bench';
 import {
   accusedBy,
+  advise,
   infer,
   modelOf,
   nextTests,
+  playedJob,
   pricedSheet,
+  standingIn,
   USUAL_RATES,
   type DiagnosticModel,
   type Evidence,
+  type Inference,
   type PricedSheet,
+  type Rates,
+  type Situation,
 } from '@jeitinho/core/diagnose';
 import { readingSchema } from '@jeitinho/core/job';
 import {
@@ -41,7 +47,7 @@ import {
   togetherSchema,
   type Judgement,
 } from '@jeitinho/core/judge';
-import { expandSheet, machinesOf, type Sheet } from '@jeitinho/core/sheet';
+import { expandSheet, machineSheet, machinesOf, type Sheet } from '@jeitinho/core/sheet';
 import { check, readSheet, Type, type Static, type TSchema } from '@jeitinho/core/validate';
 
 const judgeCase = Type.Object({
@@ -158,6 +164,13 @@ const diagnoseCase = Type.Object({
   evidence: evidenceList,
   /** What an hour and handing over cost, where the sheet does not say it. */
   shop: Type.Optional(ratesSchema),
+  /** Of a full sheet: where the machine stands. As it is found where absent. */
+  situation: Type.Optional(
+    Type.Object({
+      state: Type.Optional(Type.String()),
+      open: Type.Optional(Type.Array(Type.String(), { maxItems: 200 })),
+    }),
+  ),
 });
 
 /** What the display shows at the end of its track; after a hazard no figure of the circuit's. */
@@ -226,14 +239,18 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
     return { indication, track: updates, hazards };
   },
   diagnose: (input, path) => {
-    const { sheet, evidence, shop } = demand(diagnoseCase, input, path);
-    const { model, priced } = modelFrom(sheet, path);
+    const { sheet, evidence, shop, situation } = demand(diagnoseCase, input, path);
+    const { model, priced, whole } = modelFrom(sheet, path);
     const inference = infer(model, evidence as Evidence[]);
     const { faults, now, parts, fixed, sound, other } = inference.belief;
     const rates = shop ?? priced.shop ?? USUAL_RATES;
     const { cost, order, next } = nextTests(inference, priced.parts, priced.tests, rates);
     const accused = accusedBy(inference);
-    return { faults, now, accused, sound, other, fixed, parts, ecr: cost, order, next };
+    const advised = whole && adviceFor(whole, inference, rates, situation ?? {});
+    return {
+      ...{ faults, now, accused, sound, other, fixed, parts, ecr: cost, order },
+      ...(advised ?? { next }),
+    };
   },
 };
 
@@ -282,19 +299,42 @@ function judgeGroupCase({ rule, readings }: Static<typeof groupCase>) {
 const judgeSeriesCase = ({ expect, series, u }: Static<typeof seriesCase>) =>
   answerOf(judgeSeries(expect, series, evenErrors(u ?? 0)));
 
+/** Best first, as the machine stands; with what goes before each, and whether to measure at all. */
+function adviceFor(sheet: Sheet, inference: Inference, rates: Rates, situation: Situation) {
+  const job = playedJob(sheet, inference.evidence, standingIn(sheet, situation));
+  const { tests, stop } = advise(sheet, job, 0, { rates, inference });
+  return {
+    stop,
+    next: tests.map(({ test, before, effort, net, bits }) => {
+      const price = (effort.minutes * rates.rate) / 60 + effort.risk;
+      return {
+        test: test.id,
+        before: before.map(({ id }) => id),
+        ...{ voi: net + price, price, net, bits },
+        minutes: effort.minutes,
+      };
+    }),
+  };
+}
+
 /** What a machine can have, and what its parts and tests cost. */
 function modelFrom(
   sheet: object,
   path: string,
-): { model: DiagnosticModel; priced: Static<typeof abridgedSheet> | PricedSheet } {
+): {
+  model: DiagnosticModel;
+  priced: Static<typeof abridgedSheet> | PricedSheet;
+  /** Where it is a full one, as it is for one whole machine. */
+  whole?: Sheet;
+} {
   if (!('format' in sheet)) {
     const abridged = demand(abridgedSheet, sheet, `${path}/sheet`);
     return { model: abridged, priced: abridged };
   }
   const read = readSheet(sheet);
   if (!read.ok) throw failure(read.problems, `${path}/sheet`);
-  const whole = read.value as Sheet;
-  return { model: modelOf(whole), priced: pricedSheet(whole) };
+  const whole = machineSheet(read.value);
+  return { model: modelOf(whole), priced: pricedSheet(whole), whole };
 }
 
 function demand<S extends TSchema>(schema: S, input: unknown, path: string) {

@@ -23,6 +23,13 @@ export { whatWouldChange } from '../next/change-of-mind';
 export { compareSuspects, type Separates } from '../next/compare';
 export { effortOf, type Standing } from '../next/effort';
 export { RepairCost } from '../next/repair-cost';
-export { partsInVisit, pricedSheet, type PricedSheet, USUAL_RATES } from '../next/prices';
+export { playedJob, type Situation, standingIn } from '../next/played';
+export {
+  partsInVisit,
+  pricedSheet,
+  type PricedSheet,
+  type Rates,
+  USUAL_RATES,
+} from '../next/prices';
 export { nextTests } from '../next/value';
 export type { Weight } from '../diagnose/weights';

@@ -1,5 +1,5 @@
 /** Service sheets: `@jeitinho/core/sheet`. */
-export { codeFinder, type FoundCode } from '../sheet/find-codes';
+export { codeFinder } from '../sheet/find-codes';
 export type { CodeScheme } from '../sheet/schema';
 export { type BlinksRead, readBlinks, type Tap } from '../sheet/codes/blinks';
 export { baseState } from '../conditions/live-state';
