@@ -8,6 +8,8 @@ import type { Fault, Sheet, Test } from '../sheet/schema';
 import { ACCUSES } from './accused';
 import { isMeasuredEvidence, type EvidenceItem, type Suspect } from './suspects';
 import { energises, shortsOf } from '../job/findings/shorted';
+import { momentOf } from '../job/log/moment-of';
+import { effortOf, standingOf } from '../job/trail/effort';
 import { isAsked } from '../job/trail/steps';
 import { isSilent, type JobState, type Silent } from '../job/state/state';
 import { nth } from '../numeric/nth';
@@ -72,6 +74,10 @@ function clearing(sheet: Sheet, state: JobState, suspects: readonly Suspect[]): 
   const leader = suspects[0];
   if (!leader || leader.p < WORTH_NAMING) return [];
   const shorts = shortsOf(sheet, state);
+  // As the machine stood at the latest entry: opening, isolating and waiting are in the price.
+  const latest = state.log.at(-1);
+  const from = standingOf(sheet, state, latest ? momentOf(latest).time : 0);
+  const minutes = (test: Test) => effortOf(sheet, from, test).effort.minutes;
   const cheapest = testsOf(sheet)
     .filter((test) => !energises(sheet, shorts, test))
     .filter((test) =>
@@ -79,7 +85,8 @@ function clearing(sheet: Sheet, state: JobState, suspects: readonly Suspect[]): 
         (each) => !state.current.has(each.id) && chanceOfOk(leader.fault, each) < TELLING,
       ),
     )
-    .sort((a, b) => (a.minutes ?? 1) - (b.minutes ?? 1))[0];
+    .map((test) => ({ test, minutes: minutes(test) }))
+    .sort((a, b) => a.minutes - b.minutes)[0]?.test;
   return cheapest ? [{ kind: 'could-clear', fault: leader.fault, test: cheapest }] : [];
 }
 

@@ -1,7 +1,7 @@
 /** What is said of a test that could be taken next. */
 import type { Step } from '../job/trail/steps';
 import type { Fault, Test } from '../sheet/schema';
-import type { Effort } from './effort';
+import type { Effort } from '../job/trail/effort';
 
 export interface Advice {
   /** What is worth it. */

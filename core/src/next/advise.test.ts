@@ -5,7 +5,7 @@ import { findTest } from '../sheet/lookup';
 import type { Sheet } from '../sheet/schema';
 import type { Advice } from './advice';
 import { advise } from './advise';
-import { effortOf, standingOf } from './effort';
+import { effortOf, standingOf } from '../job/trail/effort';
 
 const NOW = Date.parse('2026-03-02T12:00:00.000Z');
 const sheet: Sheet = {

@@ -13,7 +13,7 @@ import type { Fault, Sheet } from '../sheet/schema';
 import type { Advised, Weighed } from './advice';
 import { candidates } from './candidates';
 import { outcomesFor, times, type Outcomes } from './outcomes';
-import { effortOfAll, standingOf } from './effort';
+import { effortOfAll, standingOf } from '../job/trail/effort';
 import { entropyOf, sumsOf, weighedAfter } from './information';
 import { SCHOOLS, type School } from './schools';
 import { partsInVisit, USUAL_RATES, type Rates } from './prices';

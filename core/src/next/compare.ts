@@ -8,7 +8,7 @@ import type { Step } from '../job/trail/steps';
 import { nth } from '../numeric/nth';
 import type { Fault, Sheet, Test } from '../sheet/schema';
 import { candidates } from './candidates';
-import { effortOfAll, standingOf, type Effort } from './effort';
+import { effortOfAll, standingOf, type Effort } from '../job/trail/effort';
 import { outcomesFor, type Outcomes } from './outcomes';
 
 /** What a suspect shows most in an observable, and how surely. */

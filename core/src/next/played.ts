@@ -7,7 +7,7 @@ import { testsOf } from '../sheet/all-tests';
 import { findAccess, findState } from '../sheet/lookup';
 import { observablesOf, ruleObservables } from '../sheet/observables';
 import type { Sheet } from '../sheet/schema';
-import type { Standing } from './effort';
+import type { Standing } from '../job/trail/effort';
 
 /** Where the machine stands: in which state of the sheet, and what of it is open. */
 export interface Situation {

@@ -21,7 +21,7 @@ export { advise, advising, type OwnWay } from '../next/advise';
 export type { School } from '../next/schools';
 export { whatWouldChange } from '../next/change-of-mind';
 export { compareSuspects, type Separates } from '../next/compare';
-export { effortOf, type Standing } from '../next/effort';
+export { effortOf, type Standing } from '../job/trail/effort';
 export { RepairCost } from '../next/repair-cost';
 export { playedJob, type Situation, standingIn } from '../next/played';
 export {

@@ -3,15 +3,15 @@
  * and the switch between dead and live with its waits. Charged in full to whoever asks first: shared among
  * the tests that would profit, it made visits longer.
  */
-import type { EnergyKind } from '../conditions/energy';
-import { baseState } from '../conditions/live-state';
-import { pairsOf } from '../conditions/pairs';
-import { outsOf, wantsOf } from '../conditions/wants';
-import { accessOwedFor, leftOpen } from '../job/state/access';
-import { liveStateAt } from '../job/state/live-state';
-import type { JobState } from '../job/state/state';
-import { findState, stateName, stateOf } from '../sheet/lookup';
-import { isMeasured, type Access, type Sheet, type Test } from '../sheet/schema';
+import type { EnergyKind } from '../../conditions/energy';
+import { baseState } from '../../conditions/live-state';
+import { pairsOf } from '../../conditions/pairs';
+import { outsOf, wantsOf } from '../../conditions/wants';
+import { accessOwedFor, leftOpen } from '../state/access';
+import { liveStateAt } from '../state/live-state';
+import type { JobState } from '../state/state';
+import { findState, stateName, stateOf } from '../../sheet/lookup';
+import { isMeasured, type Access, type Sheet, type Test } from '../../sheet/schema';
 
 /** Where a sheet states no minutes. */
 const TEST_MINUTES = 1;
