@@ -16,6 +16,7 @@ export const CORE_FLOORS = [
   'job',
   'diagnose',
   'next',
+  'decide',
   'bench',
   'checks',
   'formulas',
