@@ -40,6 +40,7 @@ export {
   planInput,
   problemSchema,
   type RevisionResource,
+  shopPricesSchema,
   type SheetListItem,
   type ShopResource,
   siteInput,

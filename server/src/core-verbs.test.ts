@@ -84,6 +84,33 @@ test('diagnose says what the repair is expected to cost, in which order, and wha
   expect(next[0]!.net).toBeCloseTo(next[0]!.voi - 7, 9);
 });
 
+test('decide says the best plan of each kind, and what given plans cost', () => {
+  const sheet = {
+    faults: [
+      { id: 'a', part: 'A', prior: 6, shows: {} },
+      { id: 'b', part: 'B', prior: 4, shows: {} },
+    ],
+    tests: [{ id: 't', outcomes: ['ok', 'bad'] }],
+    parts: [
+      { id: 'A', price: 300, minutes: 30 },
+      { id: 'B', price: 100, minutes: 30, leadHours: 24 },
+    ],
+    repairs: [{ id: 'r', fixes: ['a'], price: 5, minutes: 60, success: 0.8, relapse: 0.1 }],
+  };
+  const asked = { sheet, evidence: [], plans: [[], [['replace:A', 'replace:B']]] };
+  const { decide, plans } = runVerb('decide', asked) as {
+    decide: Record<string, { plan: string[][]; cost: number }>;
+    plans: { cost: number; fixed: number }[];
+  };
+  expect(Object.keys(decide).sort()).toEqual(['asASet', 'best', 'nothing', 'oneAtATime']);
+  expect(decide.nothing!.cost).toBeCloseTo(plans[0]!.cost, 9);
+  expect(decide.best!.cost).toBeLessThanOrEqual(plans[1]!.cost);
+  expect(plans[1]!.fixed).toBeGreaterThan(0.9);
+  const full = runVerb('decide', { sheet: demoWorld.sheets[0]!, evidence: [{ code: '21' }] });
+  expect(full).toMatchObject({ decide: { best: { cost: expect.any(Number) } } });
+  expect(() => runVerb('decide', { ...asked, plans: [[['replace:Z']]] })).toThrow(/replace:Z/);
+});
+
 test('of a full sheet, what comes next is the advice as the machine stands', () => {
   interface Told {
     ecr: number;

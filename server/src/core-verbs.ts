@@ -20,17 +20,23 @@ import {
 } from '@jeitinho/core/bench';
 import {
   accusedBy,
+  actionsOf,
+  actionsOfSheet,
   advise,
+  decide,
   infer,
   modelOf,
   nextTests,
   playedJob,
   pricedSheet,
+  pricePlans,
   standingIn,
   USUAL_RATES,
+  USUAL_SHOP,
   type DiagnosticModel,
   type Evidence,
   type Inference,
+  type Plan,
   type PricedSheet,
   type Rates,
   type Situation,
@@ -93,7 +99,13 @@ const seriesCase = Type.Object({
 
 const chance = Type.Number({ minimum: 0, maximum: 1 });
 const amount = Type.Number({ minimum: 0 });
-const ratesSchema = Type.Object({ rate: amount, giveUp: amount });
+const ratesSchema = Type.Object({
+  rate: amount,
+  giveUp: amount,
+  visit: Type.Optional(amount),
+  callback: Type.Optional(amount),
+  downtime: Type.Optional(amount),
+});
 const shares = Type.Record(Type.String(), chance);
 const suggestion = { suspects: shares, other: Type.Optional(chance) };
 const abridgedSheet = Type.Object({
@@ -126,7 +138,22 @@ const abridgedSheet = Type.Object({
       price: Type.Optional(amount),
       minutes: Type.Optional(amount),
       covered: Type.Optional(chance),
+      leadHours: Type.Optional(amount),
+      returnable: Type.Optional(Type.Boolean()),
+      restock: Type.Optional(chance),
     }),
+  ),
+  repairs: Type.Optional(
+    Type.Array(
+      Type.Object({
+        id: Type.String(),
+        fixes: Type.Array(Type.String()),
+        price: Type.Optional(amount),
+        minutes: Type.Optional(amount),
+        success: chance,
+        relapse: Type.Optional(chance),
+      }),
+    ),
   ),
   shop: Type.Optional(ratesSchema),
   codes: Type.Optional(Type.Array(Type.Object({ code: Type.String(), ...suggestion }))),
@@ -171,6 +198,14 @@ const diagnoseCase = Type.Object({
       open: Type.Optional(Type.Array(Type.String(), { maxItems: 200 })),
     }),
   ),
+});
+
+const decideCase = Type.Object({
+  ...diagnoseCase.properties,
+  /** Visits with ids of actions, `replace:PART` or `repair:ID`: what each plan costs is answered. */
+  plans: Type.Optional(Type.Array(Type.Array(Type.Array(Type.String(), { minItems: 1 })))),
+  /** Actions in one plan; 4 where absent. */
+  most: Type.Optional(Type.Integer({ minimum: 1, maximum: 5 })),
 });
 
 /** What the display shows at the end of its track; after a hazard no figure of the circuit's. */
@@ -250,6 +285,26 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
     return {
       ...{ faults, now, accused, sound, other, fixed, parts, ecr: cost, order },
       ...(advised ?? { next }),
+    };
+  },
+  decide: (input, path) => {
+    const { sheet, evidence, shop, plans, most } = demand(decideCase, input, path);
+    const { model, priced, whole } = modelFrom(sheet, path);
+    const inference = infer(model, evidence as Evidence[]);
+    const prices = { ...USUAL_SHOP, ...priced.shop, ...shop };
+    const actions = whole
+      ? actionsOfSheet(whole, 0)
+      : actionsOf(model, priced.parts, 'repairs' in priced ? (priced.repairs ?? []) : []);
+    const named = ({ visits, ...figures }: Plan) => ({
+      plan: visits.map((visit) => visit.map(({ id }) => id)),
+      ...figures,
+    });
+    const found = decide(inference, actions, prices, most === undefined ? {} : { most });
+    return {
+      decide: Object.fromEntries(
+        Object.entries(found).map(([kind, plan]) => [kind, named(plan as Plan)]),
+      ),
+      ...(plans && { plans: pricePlans(inference, actions, prices, plans) }),
     };
   },
 };

@@ -78,6 +78,7 @@ const router = createBrowserRouter([
       { path: '/reckoner', lazy: desk('ReckonerScreen') },
       { path: '/reckoner/:formulaId', lazy: desk('ReckonerScreen') },
       { path: '/meters', lazy: desk('MetersScreen') },
+      { path: '/shop', lazy: desk('ShopScreen') },
       {
         path: '/jobs/:jobId',
         lazy: job('JobScreen'),

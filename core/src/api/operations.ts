@@ -35,6 +35,7 @@ import {
   revisionSchema,
   savedSheetSchema,
   sheetListItemSchema,
+  shopPricesSchema,
   shopSchema,
   siteInput,
   siteSchema,
@@ -72,6 +73,11 @@ export const OPERATIONS = {
     answers: { 200: Type.Object({ status: Type.Literal('ok') }) },
   },
   shop: { summary: 'The shop, and the meter in hand', answers: { 200: shopSchema } },
+  setPrices: {
+    summary: 'What work and waiting cost in this shop',
+    body: shopPricesSchema,
+    answers: { 200: shopPricesSchema },
+  },
   customers: { summary: 'Customers by name', paged: true, answers: { 200: list(customerSchema) } },
   addCustomer: {
     summary: 'A new customer',

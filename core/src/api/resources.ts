@@ -1,4 +1,5 @@
 /** The resources of the HTTP API under /api/v1: what goes in and what comes out. */
+import { USUAL_SHOP } from '../next/prices';
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import type { StoredEntry } from '../job/kinds/index';
 import { storedEntrySchema } from '../job/kinds/schemas';
@@ -174,6 +175,20 @@ export const revisionSchema = Type.Object(
 );
 export const savedSheetSchema = Type.Object({ id: Text, revision: Type.Integer({ minimum: 1 }) });
 
+const Money = Type.Number({ minimum: 0, maximum: 1e9 });
+/** What work and waiting cost; `currency` is the sign that figures are written with. */
+export const shopPricesSchema = Type.Object(
+  {
+    rate: Money,
+    giveUp: Money,
+    visit: Money,
+    callback: Money,
+    downtime: Money,
+    currency: Type.String({ maxLength: 8 }),
+  },
+  { additionalProperties: false },
+);
+
 export const shopSchema = Type.Object(
   {
     name: Text,
@@ -182,6 +197,7 @@ export const shopSchema = Type.Object(
     /** Who else works here, by name. */
     people: Type.Array(Text),
     meter: orNull(meterProfileSchema),
+    prices: shopPricesSchema,
   },
   { $id: 'shop' },
 );
@@ -266,6 +282,7 @@ export const NAMELESS_SHOP: ShopResource = {
   technician: '',
   people: [],
   meter: null,
+  prices: { ...USUAL_SHOP, currency: '' },
 };
 export type JobListItem = Readonly<Static<typeof jobListItemSchema>>;
 export type JobResource = Readonly<Static<typeof jobSchema>>;

@@ -5,6 +5,7 @@
 export const ROUTES = {
   health: { method: 'GET', path: '/health' },
   shop: { method: 'GET', path: '/shop' },
+  setPrices: { method: 'PUT', path: '/shop/prices' },
   customers: { method: 'GET', path: '/customers' },
   addCustomer: { method: 'POST', path: '/customers' },
   customer: { method: 'GET', path: '/customers/{id}' },

@@ -23,19 +23,6 @@ export interface PlanRepair {
   readonly relapse?: number;
 }
 
-export interface PlanShop {
-  /** Labour, money per hour. */
-  readonly rate: number;
-  /** Handing over, or a new unit. */
-  readonly giveUp: number;
-  /** Another visit, for what was ordered. */
-  readonly visit: number;
-  /** Coming back for what failed again. */
-  readonly callback: number;
-  /** What an hour without the machine costs its owner. */
-  readonly downtime: number;
-}
-
 export interface Action {
   /** `replace:inv`, `repair:r1`. */
   readonly id: string;

@@ -11,7 +11,8 @@
 import type { Space } from '../diagnose/space';
 import { InvalidInputError } from '../errors';
 import { nth } from '../numeric/nth';
-import type { Action, PlanShop } from './actions';
+import type { ShopPrices } from '../next/prices';
+import type { Action } from './actions';
 
 /** Visits in their order, each with the indexes of its actions. */
 export type Visits = readonly (readonly number[])[];
@@ -21,6 +22,8 @@ export interface PlanFigures {
   /** Probability that the machine works after the first visit, or without any. */
   readonly fixedFirstVisit: number;
   readonly fixed: number;
+  /** Expected hours without the machine: waiting for what is ordered, else working. */
+  readonly hours: number;
 }
 
 /** Bits of a set of actions. */
@@ -30,14 +33,14 @@ export class PlanCost {
   readonly #space: Space;
   readonly #left: Float64Array;
   readonly #actions: readonly Action[];
-  readonly #shop: PlanShop;
+  readonly #shop: ShopPrices;
   /** By action and fault of the model. */
   readonly #cures: readonly Float64Array[];
   readonly #fixed = new Map<number, number>();
   readonly #innocent = new Map<string, number>();
 
   /** @param left - Probability of each hypothesis now. @throws {InvalidInputError} for too many actions. */
-  constructor(space: Space, left: Float64Array, actions: readonly Action[], shop: PlanShop) {
+  constructor(space: Space, left: Float64Array, actions: readonly Action[], shop: ShopPrices) {
     if (actions.length > MOST_ACTIONS)
       throw new InvalidInputError(`at most ${MOST_ACTIONS} actions can be planned with`, '/sheet');
     this.#space = space;
@@ -51,7 +54,7 @@ export class PlanCost {
 
   of(visits: Visits): PlanFigures {
     const { rate, giveUp, visit, callback, downtime } = this.#shop;
-    let [cost, done, reached] = [0, 0, 1];
+    let [cost, done, reached, without] = [0, 0, 1, 0];
     visits.forEach((each) => {
       const actions = each.map((a) => nth(this.#actions, a));
       const lead = Math.max(0, ...actions.map(({ leadHours }) => leadHours));
@@ -61,6 +64,7 @@ export class PlanCost {
         (minutes * rate) / 60,
       );
       const hours = lead > 0 ? lead : minutes / 60;
+      without += reached * hours;
       cost += reached * ((lead > 0 ? visit : 0) + downtime * hours + work);
       for (const a of each) done |= 1 << a;
       const [only] = each;
@@ -74,6 +78,7 @@ export class PlanCost {
       cost: cost + reached * giveUp,
       fixedFirstVisit: this.#fixedBy(first),
       fixed: this.#fixedBy(done),
+      hours: without,
     };
   }
 

@@ -2,7 +2,8 @@
 import type { Inference } from '../diagnose/belief';
 import { UnknownReferenceError } from '../errors';
 import { nth } from '../numeric/nth';
-import type { Action, PlanShop } from './actions';
+import type { ShopPrices } from '../next/prices';
+import type { Action } from './actions';
 import { PlanCost, type PlanFigures, type Visits } from './plan-cost';
 
 export interface Plan extends PlanFigures {
@@ -25,15 +26,16 @@ export interface PlanOptions {
   readonly most?: number;
 }
 
+/** Actions in one plan, where nobody says otherwise. */
+export const MOST_IN_PLAN = 4;
 /** Of more actions only those are planned with that mend most for their cost. */
 const LOOKED_AT = 8;
-const MOST = 4;
 
 export function decide(
   { space, left }: Pick<Inference, 'space' | 'left'>,
   all: readonly Action[],
-  shop: PlanShop,
-  { most = MOST }: PlanOptions = {},
+  shop: ShopPrices,
+  { most = MOST_IN_PLAN }: PlanOptions = {},
 ): Decision {
   const actions = worthPlanning({ space, left }, all, shop);
   const cost = new PlanCost(space, left, actions, shop);
@@ -63,7 +65,7 @@ export function decide(
 export function pricePlans(
   { space, left }: Pick<Inference, 'space' | 'left'>,
   actions: readonly Action[],
-  shop: PlanShop,
+  shop: ShopPrices,
   plans: readonly (readonly (readonly string[])[])[],
 ): PlanFigures[] {
   const cost = new PlanCost(space, left, actions, shop);
@@ -80,10 +82,10 @@ export function pricePlans(
   );
 }
 
-function worthPlanning(
+export function worthPlanning(
   { space, left }: Pick<Inference, 'space' | 'left'>,
   actions: readonly Action[],
-  { rate }: PlanShop,
+  { rate }: ShopPrices,
 ): readonly Action[] {
   if (actions.length <= LOOKED_AT) return actions;
   const chance = ({ cures }: Action) =>
@@ -104,7 +106,7 @@ function worthPlanning(
 const ways = new Map<string, readonly Visits[]>();
 
 /** Every way of dealing one to `most` of so many actions into visits that follow each other; made once. */
-function waysOf(count: number, most: number): readonly Visits[] {
+export function waysOf(count: number, most: number): readonly Visits[] {
   const key = `${count} ${most}`;
   const known = ways.get(key);
   if (known) return known;

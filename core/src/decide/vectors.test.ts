@@ -4,7 +4,8 @@ import { join, resolve } from 'node:path';
 import { infer } from '../diagnose/belief';
 import type { Evidence } from '../diagnose/evidence';
 import type { DiagnosticModel } from '../diagnose/model';
-import { actionsOf, type PlanPart, type PlanRepair, type PlanShop } from './actions';
+import { actionsOf, type PlanPart, type PlanRepair } from './actions';
+import type { ShopPrices } from '../next/prices';
 import { decide, pricePlans, type Plan } from './plans';
 
 const folder = process.env.JEITINHO_VECTORS ?? resolve(__dirname, '../../../../shared/vectors');
@@ -19,7 +20,7 @@ interface Case {
   readonly sheet: DiagnosticModel & {
     readonly parts: readonly PlanPart[];
     readonly repairs?: readonly PlanRepair[];
-    readonly shop: PlanShop;
+    readonly shop: ShopPrices;
   };
   readonly evidence: readonly Evidence[];
   readonly plans: readonly (readonly (readonly string[])[])[];

@@ -16,7 +16,7 @@ import { outcomesFor, times, type Outcomes } from './outcomes';
 import { effortOfAll, standingOf } from '../job/trail/effort';
 import { entropyOf, sumsOf, weighedAfter } from './information';
 import { SCHOOLS, type School } from './schools';
-import { partsInVisit, USUAL_RATES, type Rates } from './prices';
+import { partsInVisit, USUAL_SHOP, type Rates } from './prices';
 import { RepairCost } from './repair-cost';
 
 /** Parts whose order is looked at in full while somebody waits. */
@@ -26,7 +26,7 @@ const STILL_TELLS = 0.3;
 const SURE = 0.95;
 
 export interface AdviceOptions {
-  readonly rates?: Rates;
+  readonly rates?: Rates & { readonly visit?: number };
   /** Of what is known, where it does not come from the job's own log. */
   readonly inference?: Inference;
   readonly school?: School;
@@ -63,10 +63,16 @@ export function* advising(
   now: number,
   options: AdviceOptions = {},
 ): Generator<undefined, Advised> {
-  const { rates = USUAL_RATES, school = 'balanced', own = {} } = options;
+  const { rates = USUAL_SHOP, school = 'balanced', own = {} } = options;
   const inference = options.inference ?? knownOf(sheet, state).inference;
   const { left } = inference;
-  const repair = new RepairCost(inference.space, partsInVisit(sheet), rates, left, MOST_PARTS);
+  const repair = new RepairCost(
+    inference.space,
+    partsInVisit(sheet, rates.visit),
+    rates,
+    left,
+    MOST_PARTS,
+  );
   const cost = repair.of(left);
   const outcomes = outcomesFor(inference);
   const from = standingOf(sheet, state, now);

@@ -43,20 +43,35 @@ export const pricedSheet = (sheet: Sheet): PricedSheet => ({
 });
 
 /** To see that it works: powered, and through what failed. */
-const PROVING_MINUTES = 10;
-/** What another visit costs, for a part that has to be ordered. */
-const VISIT = 90;
+export const PROVING_MINUTES = 10;
 
 /**
  * Parts as a visit pays for them: fitted and proven, and another visit for what has to come first. Without
  * that, what costs nothing (a switch outside, a setting) would be tried before anything else.
  */
-export const partsInVisit = ({ parts }: Sheet): readonly PricedPart[] =>
+export const partsInVisit = ({ parts }: Sheet, visit = USUAL_SHOP.visit): readonly PricedPart[] =>
   parts.map(({ id, price = 0, minutes = 0, leadHours = 0 }) => ({
     id,
-    price: price + (leadHours > 0 ? VISIT : 0),
+    price: price + (leadHours > 0 ? visit : 0),
     minutes: minutes + PROVING_MINUTES,
   }));
 
+/** What work and waiting cost a shop and its customers. */
+export interface ShopPrices extends Rates {
+  /** Another visit, for what was ordered. */
+  readonly visit: number;
+  /** Coming back for what failed again. */
+  readonly callback: number;
+  /** What an hour without the machine costs its owner. */
+  readonly downtime: number;
+}
+
 /** Until a shop says its own. */
-export const USUAL_RATES: Rates = { rate: 120, giveUp: 1500 };
+export const USUAL_SHOP: ShopPrices = {
+  rate: 120,
+  giveUp: 1500,
+  visit: 90,
+  callback: 150,
+  downtime: 0,
+};
+export const USUAL_RATES: Rates = USUAL_SHOP;

@@ -29,7 +29,13 @@ export {
   pricedSheet,
   type PricedSheet,
   type Rates,
+  type ShopPrices,
   USUAL_RATES,
+  USUAL_SHOP,
 } from '../next/prices';
 export { nextTests } from '../next/value';
 export type { Weight } from '../diagnose/weights';
+export { type Action, actionsOf } from '../decide/actions';
+export { actionsOfSheet, withoutPrice } from '../decide/of-sheet';
+export { type BreakEven, breakEvens } from '../decide/break-even';
+export { decide, type Plan, pricePlans } from '../decide/plans';

@@ -34,6 +34,9 @@ interface Call {
 const CALLS: Record<RouteName, Call> = {
   health: {},
   shop: {},
+  setPrices: {
+    body: { rate: 110, giveUp: 1400, visit: 80, callback: 120, downtime: 0, currency: '€' },
+  },
   customers: { query: { limit: 2 } },
   addCustomer: { body: { name: 'Ana' } },
   customer: { params: { id: demoWorld.customers[0]!.id } },

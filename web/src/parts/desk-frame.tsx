@@ -11,6 +11,7 @@ const PLACES = [
   ['/sheets', 'Sheets'],
   ['/reckoner', 'Reckoner'],
   ['/meters', 'Meters'],
+  ['/shop', 'Shop'],
 ] as const;
 
 export function DeskFrame({ children, wide = false }: { children: ReactNode; wide?: boolean }) {

@@ -17,6 +17,8 @@ import { PartsMap } from './parts-map';
 import { PartChoice } from './part-choice';
 import { RepairChoices } from './repair-choices';
 import { Standing } from './standing';
+import { useWorth } from './use-worth';
+import { BestWay, WorthIt } from './worth-it';
 import { useEndings } from './use-endings';
 
 export function Decide() {
@@ -26,6 +28,7 @@ export function Decide() {
   const headline = headlineOf(assessment);
   const leading = leadingPart(headline);
   const endings = useEndings();
+  const worth = useWorth();
   const { chosen, settled, owes } = endings;
   const [reason, setReason] = useDraft(`reason.${job.id}`);
   const replaced = chosen.filter(({ kind }) => kind === 'replace');
@@ -67,6 +70,7 @@ export function Decide() {
     <>
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
         <Standing />
+        <BestWay {...worth} />
         <LookedAsk />
         <PartsMap
           sheet={sheet}
@@ -97,6 +101,7 @@ export function Decide() {
             onChange={setReason}
           />
         )}
+        <WorthIt endings={endings} worth={worth} />
         <NotProvenList lines={assessment.notProven.map((item) => notProvenWords(item))} />
       </div>
       <ActionBar

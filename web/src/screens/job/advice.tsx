@@ -2,6 +2,7 @@
 import { advising, type Advised } from '@jeitinho/core/diagnose';
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useGoingOn } from '../../data/going-on';
+import { pricesOf } from '../../data/shop-prices';
 import { useOwnWay } from '../../data/own-way';
 import { useJob } from './job-context';
 
@@ -37,14 +38,17 @@ export function AdviceProvider({ children }: { readonly children: ReactNode }) {
   const { way: own } = useOwnWay(job.id);
   // By the sheet's order one is told what is worth most all the same.
   const asked = useMemo(
-    () => ({ sheet, state, school: by === 'sheet' ? ('balanced' as const) : by, own }),
-    [sheet, state, by, own],
+    () => ({ job, sheet, state, school: by === 'sheet' ? ('balanced' as const) : by, own }),
+    [job, sheet, state, by, own],
   );
   const [known, setKnown] = useState<{ of: object; advised: Advised }>();
   useEffect(() => {
     const { school, own } = asked;
     let timer = setTimeout(() => {
-      const steps = advising(asked.sheet, asked.state, Date.now(), { school, own });
+      const steps = advising(asked.sheet, asked.state, Date.now(), {
+        ...{ school, own },
+        rates: pricesOf(asked.job.shop).prices,
+      });
       const goOn = () => {
         const until = performance.now() + STRETCH_MS;
         let next = steps.next();

@@ -7,3 +7,4 @@ export { QuickSheetPage } from './quick/quick-sheet-page';
 export { SheetPage } from './sheet-page';
 export { MetersScreen } from '../meters/meters-screen';
 export { ReckonerScreen } from '../reckoner/reckoner-screen';
+export { ShopScreen } from '../shop/shop-screen';
