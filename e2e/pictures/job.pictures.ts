@@ -1,4 +1,5 @@
 /** Pictures of a job's screens, for the README. Each is looked at before it is committed. */
+import { CHILLER_HISTORY } from '../support/chiller-history';
 import {
   confirm,
   expect,
@@ -105,16 +106,30 @@ test('a track off the connected meter', async ({ page, newJob }) => {
   await taken(page, 'track');
 });
 
-test('a figure off the connected meter', async ({ page, newJob }) => {
-  const id = await newJob('fridge', { seed: 3 });
-  await page.goto(`/jobs/${id}/measure?test=mains-main`);
-  await page.getByRole('heading', { level: 1 }).waitFor();
-  await confirm(page, 'Precautions taken');
-  await page.keyboard.press('a');
-  await page.getByRole('button', { name: 'Connect a meter' }).click();
-  await page.getByRole('button', { name: 'Simulated meter and machine' }).click();
-  await page.getByRole('button', { name: /^Touch the points/ }).click();
-  await taken(page, 'meter-connected');
+test('every finding against every suspect', async ({ page, newJob }) => {
+  const id = await newJob('rooftop');
+  await provenDead(page, id);
+  await kept(page, id, 3, [
+    ['code', { shown: '43' }],
+    ['access', { access: 'inv-lid' }],
+    ['access', { access: 'motor-off' }],
+    ['answer', { test: 'inv-looks', answer: 'clean' }],
+    ['answer', { test: 'heatsink', answer: 'fins blocked' }],
+  ]);
+  await page.goto(`/jobs/${id}/measure?test=windings`);
+  for (const figure of ['1.42', '1.41', '0.9']) await reading(page, figure);
+  await page.goto(`/jobs/${id}/suspects`);
+  await page.getByRole('table').waitFor();
+  await taken(page, 'suspects');
+});
+
+test('the chiller’s history', async ({ page, newJob }) => {
+  const id = await newJob('chiller');
+  await page.goto(`/jobs/${id}/history`);
+  await page.getByLabel('Paste it as it is printed; any layout').fill(CHILLER_HISTORY);
+  await page.getByRole('button', { name: 'Keep these 6 entries' }).click();
+  await page.getByRole('group', { name: 'Time line' }).waitFor();
+  await taken(page, 'history');
 });
 
 test('making the rooftop unit safe', async ({ page, newJob }) => {

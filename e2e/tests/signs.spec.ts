@@ -56,6 +56,19 @@ test('a code that only another sheet lists is said to be on that one, and is fou
   await expect(page).toHaveURL(/\/sheets\/visorim-lt55$/);
 });
 
+test('the deck oven’s status word: each bit is a code, all kept at once', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob('oven');
+  await page.goto(`/jobs/${id}/read`);
+  await page.getByRole('textbox', { name: 'Code' }).fill('0x12');
+  await expect(page.getByText('has 2 bits set')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Code E2' })).toContainText('Probe');
+  await expect(page.getByRole('region', { name: 'Code E7' })).toBeVisible();
+});
+
 const suspects = (page: Page) => page.getByRole('list', { name: /^Suspects/ });
 
 test('the television by hand and torch: a counted power cycle, then a faint picture', async ({

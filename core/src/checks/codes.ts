@@ -1,10 +1,32 @@
 /** Patterns of code schemes are patterns, and have the groups they speak of; a history compares what is there. */
+import { decodeCode } from '../sheet/codes/match';
 import { codePattern } from '../sheet/codes/pattern';
 import { findTest } from '../sheet/lookup';
 import { isMeasured, type Sheet } from '../sheet/schema';
 import { problem, type SheetProblem } from '../validation/problem';
 
-export const codes = (sheet: Sheet): SheetProblem[] => [...patterns(sheet), ...compared(sheet)];
+export const codes = (sheet: Sheet): SheetProblem[] => [
+  ...patterns(sheet),
+  ...flagged(sheet),
+  ...compared(sheet),
+];
+
+function flagged(sheet: Sheet): SheetProblem[] {
+  return sheet.codes.schemes.flatMap(({ flags = {} }, s) =>
+    Object.entries(flags).flatMap(([bit, code]) => {
+      const { listed, copies } = decodeCode(sheet, code);
+      return listed || copies
+        ? []
+        : [
+            problem(
+              'reference',
+              `/codes/schemes/${s}/flags/${bit}`,
+              `The sheet lists no code “${code}”.`,
+            ),
+          ];
+    }),
+  );
+}
 
 function compared(sheet: Sheet): SheetProblem[] {
   return (sheet.codes.history?.compare ?? []).flatMap(

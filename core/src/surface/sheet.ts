@@ -1,4 +1,5 @@
 /** Service sheets: `@jeitinho/core/sheet`. */
+export { type FlaggedCode, flaggedCodes } from '../sheet/codes/flags';
 export { codeFinder } from '../sheet/find-codes';
 export type { CodeScheme } from '../sheet/schema';
 export { type BlinksRead, readBlinks, type Tap } from '../sheet/codes/blinks';

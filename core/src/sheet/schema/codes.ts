@@ -21,6 +21,15 @@ export const codeSchemeSchema = Type.Object({
     Type.Integer({ minimum: 1, maximum: 100, description: 'What a long blink counts for.' }),
   ),
   short: Type.Optional(Type.Integer({ minimum: 1, maximum: 100 })),
+  /** Numbers of bits: the base that the code is written in, 16 where absent, and what each bit means. */
+  base: Type.Optional(Type.Integer({ minimum: 2, maximum: 16 })),
+  /** By bit, the lowest being 0: the code that it stands for. */
+  flags: Type.Optional(
+    Type.Record(
+      Type.String({ pattern: '^\\d{1,2}$' }),
+      Type.String({ minLength: 1, maxLength: 40 }),
+    ),
+  ),
   hint: Type.Optional(Text),
 });
 

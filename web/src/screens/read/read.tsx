@@ -1,5 +1,11 @@
 /** Read: what the display shows. A code raises suspects; it never proves one. */
-import { codeWords, decodeCode, normaliseCode } from '@jeitinho/core/sheet';
+import {
+  codeWords,
+  decodeCode,
+  flaggedCodes,
+  normaliseCode,
+  type FlaggedCode,
+} from '@jeitinho/core/sheet';
 import { useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDraft } from '../../data/draft';
@@ -10,6 +16,7 @@ import { keepsWords } from '../history/keeps-words';
 import { useJob } from '../job/job-context';
 import { useGoOn } from '../job/paths';
 import { BlinkTapper } from './blink-tapper';
+import { Flagged } from './flagged';
 import { ListedElsewhere } from './listed-elsewhere';
 import { MachineFace } from './machine-face';
 import { Symptoms } from './symptoms';
@@ -30,13 +37,21 @@ export function Read() {
   const field = useRef<HTMLInputElement>(null);
   const read = state.codes.length > 0 || state.noCode || state.histories !== undefined;
   const typed = normaliseCode(text);
+  const flags = typed === '' ? undefined : flaggedCodes(sheet, typed);
   const decoded = typed === '' ? undefined : decodeCode(sheet, typed);
   const match = decoded?.listed;
   const keep = async (shown: string | null, unit?: string) => {
     if (await record('code', { shown, ...(unit !== undefined && { unit }) })) setText('');
   };
+  /** The word as it was shown, and each code that a bit of it stands for. */
+  const keepFlags = async (set: readonly FlaggedCode[]) => {
+    if (!(await record('observed', { text: `Status word ${typed}` }))) return;
+    for (const { code } of set) await record('code', { shown: code });
+    setText('');
+  };
   /** As it is read; of several units that have it, it must be said which one. */
-  const keepTyped = () => decoded && !decoded.copies && void keep(typed);
+  const keepTyped = () =>
+    flags ? void keepFlags(flags) : decoded && !decoded.copies && void keep(typed);
   const goOn = useGoOn('read');
   useKeys({ Enter: () => (typed !== '' ? keepTyped() : read && goOn()) });
   const [scheme] = sheet.codes.schemes;
@@ -69,6 +84,8 @@ export function Read() {
           <p role="status" className="m-0 min-h-12 flex-1 text-[18px]">
             {typed === '' ? (
               <span className="text-soft">Type it, or choose below.</span>
+            ) : flags ? (
+              <Flagged shown={typed} flags={flags} />
             ) : match ? (
               <>
                 <span className="figure">{codeWords(match)}</span> · <strong>{match.title}</strong>
@@ -118,7 +135,9 @@ export function Read() {
           typed !== ''
             ? decoded?.copies
               ? `${typed}: which one is it about?`
-              : `Keep ${typed}`
+              : flags
+                ? `Keep ${flags.map(({ code }) => code).join(', ')}`
+                : `Keep ${typed}`
             : read
               ? 'Next: Make safe'
               : 'Read the display first'
