@@ -1,6 +1,7 @@
 /** The dairy's chiller: from its pasted history to the driver that is commanded and does not deliver. */
 import { found } from '../support/axe';
 import { CHILLER_HISTORY } from '../support/chiller-history';
+import { cable, pullCable, standInPort } from '../support/serial';
 import { expect, kept, test } from '../support/test';
 
 test('the chiller: three circuits on one time line, what came first, and whom it makes suspect', async ({
@@ -53,4 +54,24 @@ test('the chiller: three circuits on one time line, what came first, and whom it
     // A consequence is no evidence.
     await expect(page.getByRole('row', { name: /A14/ })).toHaveCount(0);
   });
+});
+
+test('a history captured down the cable, line by line, until the cable is pulled', async ({
+  page,
+  newJob,
+}) => {
+  await standInPort(page);
+  const id = await newJob('chiller');
+  await page.goto(`/jobs/${id}/history`);
+  await page.getByLabel('Speed of the port, baud').selectOption('19200');
+  await page.getByRole('button', { name: 'Capture from the service port' }).click();
+  await page.getByRole('button', { name: 'Stop capturing' }).waitFor();
+  for (const piece of CHILLER_HISTORY.match(/[^]{1,60}/g) ?? []) await cable(page, piece);
+  await expect(page.getByText('Read as columns: 6 entries, the newest on top.')).toBeVisible();
+  await pullCable(page);
+  await expect(page.getByText('The cable is out. What came until then stands here.')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep these 6 entries' }).click();
+  await expect(
+    page.getByRole('heading', { name: /^6 entries, the service port at/ }),
+  ).toBeVisible();
 });

@@ -16,7 +16,7 @@ const BAUD = 115_200;
 export const serialAccess = (): SerialAccess | undefined =>
   (navigator as Navigator & { serial?: SerialAccess }).serial;
 
-export function serialPort(access = serialAccess()): MeterPort {
+export function serialPort(access = serialAccess(), baudRate = BAUD): MeterPort {
   let device: SerialDevice | undefined;
   let reader: ReadableStreamDefaultReader<Uint8Array> | undefined;
   return {
@@ -28,7 +28,7 @@ export function serialPort(access = serialAccess()): MeterPort {
       device ??= await access.requestPort().catch(() => {
         throw new Error('No port was chosen.');
       });
-      await device.open({ baudRate: BAUD }).catch(() => {
+      await device.open({ baudRate }).catch(() => {
         throw new Error(
           'The port cannot be opened: another program holds it, or the cable is out.',
         );

@@ -10,7 +10,7 @@ import {
 import { useMemo, useState } from 'react';
 import { money } from '../../parts/money';
 import { percent } from '../../parts/percent';
-import { useAssessment, useJob } from '../job/job-context';
+import { useAssessment, useSettled } from '../job/job-context';
 import { actionWords, planWords, visitWords } from './plan-words';
 
 /** Rows of what the advice hangs on. */
@@ -37,7 +37,7 @@ export function HangsOn(props: HangsOnProps) {
 }
 
 function BreakEvens({ actions, shop, currency, best }: HangsOnProps) {
-  const { sheet, state } = useJob();
+  const { sheet, state } = useSettled();
   const { suspects } = useAssessment();
   const leader = suspects[0]?.fault;
   const { inference } = knownOf(sheet, state);

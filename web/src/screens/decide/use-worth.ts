@@ -6,13 +6,13 @@ import {
   type Action,
   type ShopPrices,
 } from '@jeitinho/core/diagnose';
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { useDraft } from '../../data/draft';
 import { useNow } from '../../data/now';
 import { pricesOf } from '../../data/shop-prices';
 import { amountIn } from '../../parts/money';
 import { warrantyOver } from '../../parts/warranty';
-import { useJob } from '../job/job-context';
+import { useJob, useSettled } from '../job/job-context';
 
 const MINUTE_MS = 60_000;
 
@@ -28,15 +28,15 @@ export interface Worth {
 }
 
 export function useWorth(): Worth {
-  const { job, sheet, state } = useJob();
-  const settled = useDeferredValue(state);
+  const { job } = useJob();
+  const { sheet, state } = useSettled();
   const now = useNow(MINUTE_MS);
   const { prices, currency } = pricesOf(job.shop);
   const [typed, setTyped] = useDraft(`outage.${job.id}`);
   const downtime = amountIn(typed) ?? prices.downtime;
   const until = job.unit.warrantyUntil;
   const covered = until !== null && !warrantyOver(until, now);
-  const { inference } = knownOf(sheet, settled);
+  const { inference } = knownOf(sheet, state);
   const shop = useMemo((): ShopPrices => ({ ...prices, downtime }), [prices, downtime]);
   const actions = useMemo(() => actionsOfSheet(sheet, covered ? 1 : 0), [sheet, covered]);
   const found = useMemo(() => decide(inference, actions, shop), [inference, actions, shop]);

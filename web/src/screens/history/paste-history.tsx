@@ -7,8 +7,11 @@ import { Button } from '../../parts/button';
 import { Notice } from '../../parts/notice';
 import { useJob } from '../job/job-context';
 import { keptPart } from './kept-part';
+import { SPEEDS, useCapture } from './use-capture';
 
 const LOOKED_AT = 6;
+/** Characters off the cable; older ones make room. */
+const MOST_CAPTURED = 2_000_000;
 const LAYOUTS: Readonly<Record<HistoryRead['table']['layout'], string>> = {
   separated: 'a separated list',
   blocks: 'blocks of “key: value”',
@@ -57,6 +60,18 @@ export function PasteHistory({ again, onKept }: PasteHistoryProps) {
     setColumns(undefined);
     setNewestFirst(undefined);
   };
+  // Pieces come quicker than the screen is drawn: each goes behind what came before it.
+  const captured = useRef('');
+  const capture = useCapture((piece) => {
+    captured.current = `${captured.current}${piece}`.slice(-MOST_CAPTURED);
+    setText(captured.current);
+  });
+  const [speed, setSpeed] = useState<number>(SPEEDS[0]);
+  const startCapture = () => {
+    captured.current = text === '' || text.endsWith('\n') ? text : `${text}\n`;
+    setSource('the service port');
+    void capture.start(speed);
+  };
   const open = async (chosen: File | undefined) => {
     if (!chosen) return;
     const content = await readTextFile(chosen);
@@ -75,7 +90,7 @@ export function PasteHistory({ again, onKept }: PasteHistoryProps) {
       <h2 id="copy-title" className="m-0 text-[19px] font-bold">
         {again ? 'Copy in another' : 'Copy it in'}
       </h2>
-      <Notice text={problem} onClose={() => setProblem(undefined)} />
+      <Notice text={problem ?? capture.problem} onClose={() => setProblem(undefined)} />
       <label className="mt-2 block text-[14px] text-soft">
         Paste it as it is printed; any layout
         <textarea
@@ -102,7 +117,27 @@ export function PasteHistory({ again, onKept }: PasteHistoryProps) {
             void open(chosen);
           }}
         />
-        {text !== '' && (
+        {capture.possible &&
+          (capture.running ? (
+            <Button onClick={capture.stop}>Stop capturing</Button>
+          ) : (
+            <>
+              <Button onClick={startCapture}>Capture from the service port</Button>
+              <select
+                aria-label="Speed of the port, baud"
+                value={speed}
+                onChange={(event) => setSpeed(Number(event.target.value))}
+                className="figure min-h-11 border border-soft bg-card px-2 text-ink"
+              >
+                {SPEEDS.map((each) => (
+                  <option key={each} value={each}>
+                    {each}
+                  </option>
+                ))}
+              </select>
+            </>
+          ))}
+        {text !== '' && !capture.running && (
           <Button kind="quiet" onClick={() => begin('', 'pasted')}>
             Clear
           </Button>

@@ -191,7 +191,20 @@ function Assessing({ folded, children }: AssessingProps) {
   // Sheet and state together: a state is of the machine that its sheet was written out for.
   const settled = useDeferredValue(folded);
   const assessment = useMemo(() => assess(settled.sheet, settled.state), [settled]);
-  return <AssessmentContext.Provider value={assessment}>{children}</AssessmentContext.Provider>;
+  return (
+    <SettledContext.Provider value={settled}>
+      <AssessmentContext.Provider value={assessment}>{children}</AssessmentContext.Provider>
+    </SettledContext.Provider>
+  );
+}
+
+const SettledContext = createContext<Folded | undefined>(undefined);
+
+/** Sheet and state that the assessment is of: for what is reckoned from it, which no key should wait for. */
+export function useSettled(): Folded {
+  const value = useContext(SettledContext);
+  if (!value) throw new Error('useSettled belongs below JobProvider');
+  return value;
 }
 
 interface PlacedNotice {

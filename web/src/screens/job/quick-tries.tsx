@@ -9,7 +9,7 @@ import { Button } from '../../parts/button';
 import { CountedStep } from '../../parts/counted-step';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { percent } from '../../parts/percent';
-import { useJob } from './job-context';
+import { useJob, useSettled } from './job-context';
 import { JobNotice } from './job-notice';
 import { stagePath } from './paths';
 
@@ -17,7 +17,7 @@ import { stagePath } from './paths';
 const WORTH_A_LINE = 0.01;
 
 export function QuickTries() {
-  const { sheet, state } = useJob();
+  const { sheet, state } = useSettled();
   const [open, setOpen] = useState<Try>();
   if (!sheet.tries?.length) return null;
   const { inference } = knownOf(sheet, state);

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { useMomentOf } from '../../data/now';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from '../job/evidence-words';
-import { useJob } from '../job/job-context';
+import { useJob, useSettled } from '../job/job-context';
 import { placePath } from '../job/paths';
 import { observableSaid, outcomeSaid } from './outcome-said';
 
@@ -64,7 +64,7 @@ const Pick = ({ label, faults, chosen, onPick }: PickProps) => (
 );
 
 function Compared({ pair }: { readonly pair: readonly [Fault, Fault] }) {
-  const { sheet, state } = useJob();
+  const { sheet, state } = useSettled();
   const [one, other] = pair;
   const now = useMomentOf(state, undefined);
   const { odds, between, tests } = useMemo(

@@ -1,10 +1,10 @@
 /** What would change my mind: what is still to come and could turn it, and what it all hangs on. */
 import { whatWouldChange, type InFull } from '@jeitinho/core/diagnose';
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from '../job/evidence-words';
-import { useJob } from '../job/job-context';
+import { useJob, useSettled } from '../job/job-context';
 import { placePath } from '../job/paths';
 import { observableSaid, outcomeSaid } from './outcome-said';
 import { whoWords } from './who-words';
@@ -12,9 +12,9 @@ import { whoWords } from './who-words';
 const SHOWN = 4;
 
 export function Mind({ full }: { readonly full: InFull }) {
-  const { job, sheet, state } = useJob();
-  const settled = useDeferredValue(state);
-  const turns = useMemo(() => whatWouldChange(sheet, settled).slice(0, SHOWN), [sheet, settled]);
+  const { job } = useJob();
+  const { sheet, state } = useSettled();
+  const turns = useMemo(() => whatWouldChange(sheet, state).slice(0, SHOWN), [sheet, state]);
   const [first] = full.suspects;
   if (!first) return null;
   return (

@@ -1,10 +1,10 @@
 /** Suspects in full: every finding against everyone, how belief moved, what would change it, two side by side. */
 import { headlineOf, inFull, whoKey } from '@jeitinho/core/diagnose';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { percent } from '../../parts/percent';
 import { headlineWords } from '../decide/headline-words';
-import { useAssessment, useJob } from '../job/job-context';
+import { useAssessment, useJob, useSettled } from '../job/job-context';
 import { stagePath } from '../job/paths';
 import { BeliefChart } from './belief-chart';
 import { CompareTwo } from './compare-two';
@@ -16,10 +16,10 @@ import { whoWords } from './who-words';
 const SHOWN = 5;
 
 export function SuspectsInFull() {
-  const { job, sheet, state } = useJob();
+  const { job } = useJob();
+  const { sheet, state } = useSettled();
   const assessment = useAssessment();
-  const settled = useDeferredValue(state);
-  const full = useMemo(() => inFull(sheet, settled), [sheet, settled]);
+  const full = useMemo(() => inFull(sheet, state), [sheet, state]);
   const [all, setAll] = useState(false);
   const shown = all ? full.suspects : full.suspects.slice(0, SHOWN);
   const [first] = full.suspects;
