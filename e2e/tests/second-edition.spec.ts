@@ -73,7 +73,7 @@ test('one sheet for two boards and two fans: asked once, and what is not there i
     await expect(page.getByRole('heading', { level: 1, name: 'Outside fan' })).toBeVisible();
     await page.keyboard.press('e');
     const plan = page.getByRole('dialog', { name: 'The plan' });
-    await expect(plan.getByRole('button', { name: /Mains at the fan’s plug/ })).toBeVisible();
+    await expect(plan.getByRole('button', { name: /^\d+ Mains at the fan’s plug/ })).toBeVisible();
     await expect(plan.getByRole('button', { name: /Fan capacitor/ })).toHaveCount(0);
     await expect(plan.getByRole('button', { name: /Wires of the substitute/ })).toHaveCount(0);
   });

@@ -62,6 +62,12 @@ test('the deck oven’s status word: each bit is a code, all kept at once', asyn
 }) => {
   const id = await newJob('oven');
   await page.goto(`/jobs/${id}/read`);
+  const complaint = page.getByRole('region', { name: 'The complaint' });
+  await expect(complaint).toContainText('Do you see it yourself?');
+  // Not seen says nothing before the machine was in a state that would show it.
+  await expect(complaint.getByRole('button', { name: 'Not seen' })).toHaveCount(0);
+  await complaint.getByRole('button', { name: 'Seen' }).click();
+  await expect(complaint).toContainText('was seen here');
   await page.getByRole('textbox', { name: 'Code' }).fill('0x12');
   await expect(page.getByText('has 2 bits set')).toBeVisible();
   await page.keyboard.press('Enter');

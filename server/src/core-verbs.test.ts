@@ -84,6 +84,30 @@ test('diagnose says what the repair is expected to cost, in which order, and wha
   expect(next[0]!.net).toBeCloseTo(next[0]!.voi - 7, 9);
 });
 
+test('three faults at once are looked at where somebody asks for it', () => {
+  const sheet = {
+    faults: ['a', 'b', 'c'].map((id) => ({
+      id,
+      part: 'P',
+      prior: 1,
+      shows: { [`t${id}`]: 'bad' },
+    })),
+    tests: ['a', 'b', 'c'].map((id) => ({ id: `t${id}`, outcomes: ['ok', 'bad'] })),
+    parts: [{ id: 'P' }],
+    coincidence: 1,
+  };
+  const evidence = ['a', 'b', 'c'].map((id) => ({ test: `t${id}`, outcome: 'bad' }));
+  const all = (most?: number) => {
+    const { faults } = runVerb('diagnose', { sheet, evidence, ...(most && { most }) }) as {
+      faults: Record<string, number>;
+    };
+    return faults.a! + faults.b! + faults.c!;
+  };
+  expect(all()).toBeLessThan(2.01);
+  expect(all(3)).toBeGreaterThan(2.5);
+  expect(() => all(4)).toThrow();
+});
+
 test('decide says the best plan of each kind, and what given plans cost', () => {
   const sheet = {
     faults: [

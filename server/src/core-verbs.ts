@@ -191,6 +191,8 @@ const diagnoseCase = Type.Object({
   evidence: evidenceList,
   /** What an hour and handing over cost, where the sheet does not say it. */
   shop: Type.Optional(ratesSchema),
+  /** Faults at once that are looked at; 2 where absent. */
+  most: Type.Optional(Type.Integer({ minimum: 1, maximum: 3 })),
   /** Of a full sheet: where the machine stands. As it is found where absent. */
   situation: Type.Optional(
     Type.Object({
@@ -205,7 +207,7 @@ const decideCase = Type.Object({
   /** Visits with ids of actions, `replace:PART` or `repair:ID`: what each plan costs is answered. */
   plans: Type.Optional(Type.Array(Type.Array(Type.Array(Type.String(), { minItems: 1 })))),
   /** Actions in one plan; 4 where absent. */
-  most: Type.Optional(Type.Integer({ minimum: 1, maximum: 5 })),
+  actions: Type.Optional(Type.Integer({ minimum: 1, maximum: 5 })),
 });
 
 /** What the display shows at the end of its track; after a hazard no figure of the circuit's. */
@@ -274,9 +276,9 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
     return { indication, track: updates, hazards };
   },
   diagnose: (input, path) => {
-    const { sheet, evidence, shop, situation } = demand(diagnoseCase, input, path);
+    const { sheet, evidence, shop, situation, most = 2 } = demand(diagnoseCase, input, path);
     const { model, priced, whole } = modelFrom(sheet, path);
-    const inference = infer(model, evidence as Evidence[]);
+    const inference = infer(model, evidence as Evidence[], { size: most });
     const { faults, now, parts, fixed, sound, other } = inference.belief;
     const rates = shop ?? priced.shop ?? USUAL_RATES;
     const { cost, order, next } = nextTests(inference, priced.parts, priced.tests, rates);
@@ -288,9 +290,16 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
     };
   },
   decide: (input, path) => {
-    const { sheet, evidence, shop, plans, most } = demand(decideCase, input, path);
+    const {
+      sheet,
+      evidence,
+      shop,
+      plans,
+      actions: dealt,
+      most = 2,
+    } = demand(decideCase, input, path);
     const { model, priced, whole } = modelFrom(sheet, path);
-    const inference = infer(model, evidence as Evidence[]);
+    const inference = infer(model, evidence as Evidence[], { size: most });
     const prices = { ...USUAL_SHOP, ...priced.shop, ...shop };
     const actions = whole
       ? actionsOfSheet(whole, 0)
@@ -299,7 +308,7 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
       plan: visits.map((visit) => visit.map(({ id }) => id)),
       ...figures,
     });
-    const found = decide(inference, actions, prices, most === undefined ? {} : { most });
+    const found = decide(inference, actions, prices, dealt === undefined ? {} : { most: dealt });
     return {
       decide: Object.fromEntries(
         Object.entries(found).map(([kind, plan]) => [kind, named(plan as Plan)]),

@@ -3,12 +3,17 @@ import { inShowingState, lookSince } from '@jeitinho/core/job';
 import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
 
-export function LookedAsk() {
+export interface LookedAskProps {
+  /** Before any state was entered that could show it: seeing it counts, not seeing it says nothing yet. */
+  readonly early?: boolean;
+}
+
+export function LookedAsk({ early = false }: LookedAskProps) {
   const { state, record } = useJob();
   const answered = lookSince(state);
   const entered =
     state.entered !== undefined || state.taken.some(({ situation }) => situation.state);
-  if (!answered && !entered) return null;
+  if (!answered && !entered && !early) return null;
   return (
     <section
       aria-label="The complaint"
@@ -23,7 +28,9 @@ export function LookedAsk() {
               : inShowingState(state.looked, answered)
                 ? 'was looked for, and not seen.'
                 : 'was not seen, in another state than the one that had shown it. Look for it there.'
-            : 'Was it seen here?'}
+            : entered
+              ? 'Was it seen here?'
+              : 'Do you see it yourself? It decides much.'}
         </span>
       </p>
       <span className="flex gap-2">
@@ -33,12 +40,14 @@ export function LookedAsk() {
         >
           Seen
         </Button>
-        <Button
-          aria-pressed={answered?.body.seen === false}
-          onClick={() => void record('looked', { seen: false })}
-        >
-          Not seen
-        </Button>
+        {(entered || answered) && (
+          <Button
+            aria-pressed={answered?.body.seen === false}
+            onClick={() => void record('looked', { seen: false })}
+          >
+            Not seen
+          </Button>
+        )}
       </span>
     </section>
   );

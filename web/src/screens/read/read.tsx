@@ -12,6 +12,7 @@ import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
+import { LookedAsk } from '../decide/looked-ask';
 import { keepsWords } from '../history/keeps-words';
 import { useJob } from '../job/job-context';
 import { useGoOn } from '../job/paths';
@@ -123,6 +124,7 @@ export function Read() {
             ))}
           </div>
         )}
+        <LookedAsk early />
         <MachineFace />
         {blinks && <BlinkTapper scheme={blinks} onKeep={(shown) => void keep(shown)} />}
         <Choices onPick={(code) => setText(code)} keep={(shown) => void keep(shown)} />
