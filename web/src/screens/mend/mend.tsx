@@ -18,6 +18,7 @@ import { useJob } from '../job/job-context';
 import { stagePath, useGoOn } from '../job/paths';
 import { LicenceAsk } from '../make-safe/licence-ask';
 import { OtherWork } from './other-work';
+import { FittingOf } from './procedure';
 import { WorkDone } from './work-done';
 
 export function Mend() {
@@ -141,6 +142,7 @@ function Owed({
       <Button kind="go" hint={String(number)} onClick={() => onDone(ending)}>
         {ending.kind === 'replace' ? 'It is in' : 'Done'}
       </Button>
+      {ending.part !== undefined && <FittingOf part={ending.part} />}
     </li>
   );
 }

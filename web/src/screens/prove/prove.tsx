@@ -10,6 +10,7 @@ import { LookedAsk } from '../decide/looked-ask';
 import { useJob } from '../job/job-context';
 import { placePath, stagePath, useGoOn } from '../job/paths';
 import { limitWordsAt, takenWords } from '../job/taken-words';
+import { ProvingOf } from '../mend/procedure';
 import { WorkDone } from '../mend/work-done';
 
 type Proof = NonNullable<ReturnType<typeof proofOf>>;
@@ -37,6 +38,7 @@ export function Prove() {
         {proof && <Detail proof={proof} />}
         {proof && <Lines proof={proof} />}
         <LookedAsk />
+        {proof && <ProvingOf parts={state.works.flatMap(({ body }) => body.part ?? [])} />}
         <Stale />
         <WorkDone />
       </div>
