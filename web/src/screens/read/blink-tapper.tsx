@@ -30,7 +30,13 @@ export function BlinkTapper({ scheme, onKeep }: BlinkTapperProps) {
   const end = () => {
     if (down === undefined) return;
     setDown(undefined);
-    setTaps((before) => [...before, { down, up: performance.now() }]);
+    const held = performance.now() - down;
+    setTaps((before) => {
+      // Blinks put in by a key may stand ahead of the clock: what is tapped comes after them.
+      const last = before.at(-1)?.up ?? -Infinity;
+      const from = down > last ? down : last + PUT.gap;
+      return [...before, { down: from, up: from + held }];
+    });
   };
   /** Put in without the lamp in time: what counts is long, short and pause. */
   const put = (kind: 'long' | 'short') => {
