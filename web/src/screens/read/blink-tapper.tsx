@@ -40,9 +40,10 @@ export function BlinkTapper({ scheme, onKeep }: BlinkTapperProps) {
   };
   /** Put in without the lamp in time: what counts is long, short and pause. */
   const put = (kind: 'long' | 'short') => {
+    const wait = waits.current;
+    waits.current = 0;
     setTaps((before) => {
-      const at = (before.at(-1)?.up ?? 0) + PUT.gap + waits.current;
-      waits.current = 0;
+      const at = (before.at(-1)?.up ?? 0) + PUT.gap + wait;
       return [...before, { down: at, up: at + PUT[kind] }];
     });
   };
