@@ -7,19 +7,21 @@ import {
   type FlaggedCode,
 } from '@jeitinho/core/sheet';
 import { useRef, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { LookedAsk } from '../decide/looked-ask';
-import { keepsWords } from '../history/keeps-words';
 import { useJob } from '../job/job-context';
 import { useGoOn } from '../job/paths';
 import { BlinkTapper } from './blink-tapper';
+import { CodeChoices } from './code-choices';
 import { Flagged } from './flagged';
+import { KeptCodes } from './kept-codes';
 import { ListedElsewhere } from './listed-elsewhere';
 import { MachineFace } from './machine-face';
+import { StoredHistory } from './stored-history';
 import { Symptoms } from './symptoms';
 
 const LONGEST = 12;
@@ -127,10 +129,10 @@ export function Read() {
         <LookedAsk early />
         <MachineFace />
         {blinks && <BlinkTapper scheme={blinks} onKeep={(shown) => void keep(shown)} />}
-        <Choices onPick={(code) => setText(code)} keep={(shown) => void keep(shown)} />
+        <CodeChoices onPick={(code) => setText(code)} keep={(shown) => void keep(shown)} />
         <Symptoms />
         <StoredHistory />
-        <Kept />
+        <KeptCodes />
       </div>
       <ActionBar
         title={
@@ -161,102 +163,5 @@ export function Read() {
         )}
       </ActionBar>
     </>
-  );
-}
-
-/** What the machine remembers, to be copied before anything resets it; then what it said. */
-function StoredHistory() {
-  const { job, sheet, state } = useJob();
-  const kept = state.histories?.at(-1);
-  const warning = keepsWords(sheet);
-  return (
-    <p
-      className={`m-0 mt-4 flex flex-wrap items-center gap-x-4 ${warning && !kept ? 'border-l-4 border-marigold bg-marigold-tint px-4 py-2' : ''}`}
-    >
-      {!kept && warning && <span className="min-w-0 flex-1">{warning}</span>}
-      <Link
-        to={`/jobs/${job.id}/history`}
-        className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-jade underline-offset-4"
-      >
-        {kept
-          ? `Stored history, ${kept.rows.length} ${kept.rows.length === 1 ? 'entry' : 'entries'}`
-          : 'Copy the stored history'}
-      </Link>
-    </p>
-  );
-}
-
-/** Every code of the sheet as a button, and none at all. */
-function Choices({
-  onPick,
-  keep,
-}: {
-  /** One that several units have: it must be said which one. */
-  onPick: (code: string) => void;
-  keep: (shown: string | null) => void;
-}) {
-  const { sheet } = useJob();
-  const { list } = sheet.codes;
-  const once = list.filter(({ code }, i) => list.findIndex((each) => each.code === code) === i);
-  return (
-    <div className="mt-4 flex flex-wrap gap-2" role="group" aria-label="Codes of this sheet">
-      {once.map((code) => (
-        <button
-          key={code.code}
-          type="button"
-          onClick={() =>
-            decodeCode(sheet, code.code).copies ? onPick(code.code) : keep(code.code)
-          }
-          className="min-h-[52px] cursor-pointer border border-soft bg-card px-4 text-left"
-        >
-          <span className="figure mr-2 text-[18px] font-semibold">{code.code}</span> {code.title}
-        </button>
-      ))}
-      <button
-        type="button"
-        onClick={() => keep(null)}
-        className="min-h-[52px] cursor-pointer border border-dashed border-soft px-4"
-      >
-        No code shown
-      </button>
-    </div>
-  );
-}
-
-/** The codes as they were kept: what each means, and where the maker looks first. */
-function Kept() {
-  const { sheet, state } = useJob();
-  return (
-    <div className="mt-6 flex flex-col gap-4" aria-live="polite">
-      {state.codes.map((code) => (
-        <section
-          key={code.entry}
-          aria-label={`Code ${code.shown}`}
-          className="border-l-4 border-ink bg-card px-4 py-3"
-        >
-          <p className="m-0 text-[18px]">
-            <span className="figure mr-2 text-[22px] font-semibold">{code.shown}</span>
-            <strong>{code.listed?.title ?? 'Not on this sheet'}</strong>
-            {code.unit !== undefined && ` · ${code.listed?.unitName ?? `unit ${code.unit}`}`}
-          </p>
-          {code.listed?.means && <p className="m-0 mt-1">{code.listed.means}</p>}
-          {code.listed?.causes?.map((cause) => (
-            <p key={cause} className="m-0 mt-1 text-[15px] text-soft">
-              Usual: {cause}
-            </p>
-          ))}
-          {code.listed?.firstLook?.map((look) => (
-            <p key={look} className="m-0 mt-1 text-[15px] text-soft">
-              First look: {look}
-            </p>
-          ))}
-        </section>
-      ))}
-      {state.noCode && state.codes.length === 0 && (
-        <p className="m-0 border-l-4 border-ink bg-card px-4 py-3">
-          No code shown. {sheet.codes.none?.means ?? 'The readings must tell.'}
-        </p>
-      )}
-    </div>
   );
 }
