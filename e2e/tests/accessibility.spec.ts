@@ -1,4 +1,5 @@
 /** axe on every screen, by day and by night, on the wide screen and on the phone. */
+import { CHILLER_HISTORY } from '../support/chiller-history';
 import { found } from '../support/axe';
 import { sideways } from '../support/sideways';
 import { tooSmall } from '../support/targets';
@@ -147,6 +148,32 @@ test.describe('every screen', () => {
     await page.getByRole('button', { name: /^Meter in hand/ }).click();
     await expect(page.getByRole('dialog').getByRole('button', { name: /^Clamp/ })).toBeVisible();
     await clean('which meter');
+  });
+
+  test('axe finds nothing on what is found in full, a stored history, plans and the shop', async ({
+    page,
+    newJob,
+  }) => {
+    test.setTimeout(180_000);
+    const clean = cleaner(page);
+    const id = await newJob('chiller');
+    await page.goto(`/jobs/${id}/history`);
+    await page.getByLabel('Paste it as it is printed; any layout').fill(CHILLER_HISTORY);
+    await expect(page.getByRole('button', { name: 'Keep these 6 entries' })).toBeVisible();
+    await clean('a history to be kept');
+    await page.getByRole('button', { name: 'Keep these 6 entries' }).click();
+    await expect(page.getByRole('group', { name: 'Time line' })).toBeVisible();
+    await clean('a stored history', { night: true });
+    await page.goto(`/jobs/${id}/suspects`);
+    await expect(page.getByRole('table')).toBeVisible();
+    await clean('suspects in full', { night: true });
+    await page.goto(`/jobs/${id}/decide`);
+    await page.getByText('At what this would change').click();
+    await expect(page.getByRole('list', { name: /hangs on$/ })).toBeVisible();
+    await clean('plans', { night: true });
+    await page.goto('/shop');
+    await expect(page.getByLabel('An hour of work')).toBeVisible();
+    await clean('the shop', { night: true });
   });
 
   test('axe finds nothing on customers, units and the week', async ({ page }) => {

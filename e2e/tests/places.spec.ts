@@ -85,8 +85,11 @@ test('★ a visit is dragged to another hour, and moved back by a press', async 
   await expect(card).toContainText('10:30');
   await page.mouse.up();
   await expect(page.getByText(/^Moved · Cold room 1: .*, 10:30$/)).toBeVisible();
+  // It stands there before it has come to the server.
+  const came = page.waitForResponse((response) => response.request().method() !== 'GET');
   await page.getByRole('button', { name: 'Move it back' }).click();
   await expect(card).toContainText('08:30');
+  expect((await came).ok()).toBe(true);
   await page.reload();
   await expect(card).toContainText('08:30');
 });

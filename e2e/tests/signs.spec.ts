@@ -1,6 +1,6 @@
 /** Signs: a lamp tapped along with, a code that another sheet lists, codes and symptoms found across all. */
 import { found } from '../support/axe';
-import { expect, test, type Page } from '../support/test';
+import { expect, kept, provenDead, test, type Page } from '../support/test';
 
 test('the furnace’s lamp: two rounds that agree are a code, two that differ are none', async ({
   page,
@@ -100,6 +100,28 @@ test('the television by hand and torch: a counted power cycle, then a faint pict
   const first = suspects(page).getByRole('listitem').first();
   await expect(first).toContainText('Backlight strip open');
   await expect(first).toContainText('for: Torch test, faint');
+});
+
+test('the television with its panel cable out: what wakes it up drags its supply', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob('television');
+  await provenDead(page, id);
+  await kept(page, id, 90, [
+    ['access', { access: 'back' }],
+    ['access', { access: 'm4-off' }],
+  ]);
+  await kept(page, id, 60, [
+    ['energised', { precautions: true }],
+    ['window', { state: 'standby' }],
+    ['window', { state: 'on' }],
+  ]);
+  await page.goto(`/jobs/${id}/measure?test=unplug-panel`);
+  await page.getByRole('button', { name: /backlight comes on$/ }).click();
+  const first = suspects(page).getByRole('listitem').first();
+  await expect(first).toContainText(/Timing board drags the supply|Panel itself/);
+  await expect(first).toContainText('for: Half-split: panel cable out, wakes');
 });
 
 test('the cold room: a silent outside unit accuses what commands it, and not the room’s own sensors', async ({

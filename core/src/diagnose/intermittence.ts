@@ -35,8 +35,9 @@ export function comesAndGoes(
 }
 
 /** By fault, in the model's order: 0 for one that always shows. */
-export function restsOf(model: DiagnosticModel, evidence: readonly Evidence[]): number[] {
+export function restsOf(model: DiagnosticModel, evidence: readonly Evidence[]): readonly number[] {
   const contradictory = comesAndGoes(model, evidence);
+  if (contradictory.length === 0) return ownRests(model);
   return model.faults.map((fault) => {
     const own = fault.intermittent ?? 0;
     const told = contradictory.some(
@@ -49,3 +50,12 @@ export function restsOf(model: DiagnosticModel, evidence: readonly Evidence[]): 
 /** Chance that none of these faults shows at a moment. */
 export const allAtRest = (rests: readonly number[], faults: readonly number[]): number =>
   faults.reduce((none, f) => none * nth(rests, f), 1);
+
+const own = new WeakMap<DiagnosticModel, readonly number[]>();
+
+/** Those of the sheet alone: one list for a model, so that what was reckoned with it can be found again. */
+function ownRests(model: DiagnosticModel): readonly number[] {
+  const known = own.get(model) ?? model.faults.map(({ intermittent = 0 }) => intermittent);
+  own.set(model, known);
+  return known;
+}

@@ -93,11 +93,35 @@ function testOf(model: DiagnosticModel, id: string): ModelObservable {
  * @throws {UnknownReferenceError} where the model knows no such test.
  */
 export function outcomesSpoken(
-  { model, hypotheses, containing }: Space,
+  space: Space,
   id: string,
   rests: readonly number[],
   again = 0,
-): readonly (Spoken & { readonly outcome: string })[] {
+): readonly OutcomeSpoken[] {
+  const byRests = spoken.get(space) ?? new WeakMap<readonly number[], Map<string, Known>>();
+  spoken.set(space, byRests);
+  const known: Map<string, Known> = byRests.get(rests) ?? new Map<string, Known>();
+  byRests.set(rests, known);
+  const key = `${Math.min(again, MOST_REPEATS)} ${id}`;
+  const before = known.get(key);
+  if (before) return before;
+  const fresh = reckonedFor(space, id, rests, again);
+  known.set(key, fresh);
+  return fresh;
+}
+
+type OutcomeSpoken = Spoken & { readonly outcome: string };
+type Known = readonly OutcomeSpoken[];
+
+/** Asked for after every finding, and the same as long as nothing more comes and goes. */
+const spoken = new WeakMap<Space, WeakMap<readonly number[], Map<string, Known>>>();
+
+function reckonedFor(
+  { model, hypotheses, containing }: Space,
+  id: string,
+  rests: readonly number[],
+  again: number,
+): Known {
   const test = testOf(model, id);
   const ok = test.ok ?? 'ok';
   const others = test.outcomes.filter((outcome) => outcome !== ok);

@@ -39,6 +39,9 @@ export class RepairCost {
   /** Money, by part. */
   readonly #costs: Float64Array;
   readonly #terms: Terms;
+  /** Written over at every asking: hundreds are asked about in a breath. */
+  readonly #scratch: Float64Array;
+  readonly #values: Float64Array;
 
   /**
    * @param parts - In the order of the model.
@@ -60,11 +63,14 @@ export class RepairCost {
     this.#ids = used.map((i) => nth(parts, i).id);
     this.#costs = Float64Array.from(used, costOf);
     this.#terms = termsFor(space, used);
+    this.#scratch = new Float64Array(1 << used.length);
+    this.#values = new Float64Array(1 << used.length);
   }
 
   /** @param weights - Of each hypothesis that is left, in the order of the space. */
   of(weights: Float64Array): number {
-    return nth(this.#values(this.base(weights)), 0);
+    const { sums, total } = this.base(weights);
+    return this.#valueOf(sums, total);
   }
 
   /** Weights, prepared to be asked about again and again with a finding more. */
@@ -80,7 +86,7 @@ export class RepairCost {
 
   /** What it costs once a finding is known: of weights times its probability. */
   after({ weights, sums, total }: Base, { silent, at, p }: Spoken): number {
-    const scaled = new Float64Array(sums.length);
+    const scaled = this.#scratch;
     for (let i = 0; i < sums.length; i += 1) scaled[i] = sums[i]! * silent;
     let sum = total * silent;
     for (let i = 0; i < at.length; i += 1) {
@@ -89,7 +95,7 @@ export class RepairCost {
       sum += more;
       this.#add(scaled, h, more);
     }
-    return nth(this.#values({ weights, sums: scaled, total: sum }), 0);
+    return this.#valueOf(scaled, sum);
   }
 
   #add(sums: Float64Array, h: number, weight: number): void {
@@ -100,16 +106,21 @@ export class RepairCost {
 
   planOf(weights: Float64Array): RepairPlan {
     const base = this.base(weights);
-    const values = this.#values(base);
-    const unmended = this.#unmended(base);
+    const unmended = this.#unmended(
+      base.sums.slice(),
+      base.total,
+      new Float64Array(base.sums.length),
+    );
+    this.#valueOf(base.sums.slice(), base.total);
+    const values = this.#values;
     const order: string[] = [];
     for (let done = 0; ;) {
-      const rest = nth(unmended, done);
+      const unfixed = nth(unmended, done);
       const value = nth(values, done);
-      if (this.#rates.giveUp * rest <= value) break;
+      if (this.#rates.giveUp * unfixed <= value) break;
       // Of equal ways the one that mends most: what costs nothing and mends nothing is no way.
       const ways = this.#ids
-        .map((_, i) => ({ i, total: nth(this.#costs, i) * rest + nth(values, done | (1 << i)) }))
+        .map((_, i) => ({ i, total: nth(this.#costs, i) * unfixed + nth(values, done | (1 << i)) }))
         .filter(({ i, total }) => !(done & (1 << i)) && total <= value);
       if (ways.length === 0) break;
       const { i: next } = ways.reduce((a, b) =>
@@ -121,39 +132,40 @@ export class RepairCost {
     return { cost: nth(values, 0), order };
   }
 
-  /** V of every set of replaced parts, by bits. */
-  #values(base: Base): Float64Array {
-    const values = this.#unmended(base);
+  /**
+   * V of every set of replaced parts, by bits, into the values; that of none. The largest set first: all that
+   * a set could become is known then.
+   * @param sums - Written over.
+   */
+  #valueOf(sums: Float64Array, total: number): number {
+    const values = this.#unmended(sums, total, this.#values);
     const { giveUp } = this.#rates;
     const costs = this.#costs;
     const all = values.length - 1;
-    for (let done = values.length - 1; done >= 0; done -= 1) {
-      const rest = values[done]!;
-      let best = giveUp * rest;
-      // One bit after the other of those not yet replaced.
+    for (let done = all; done >= 0; done -= 1) {
+      const left = values[done]!;
+      let least = giveUp * left;
       for (let free = all & ~done; free !== 0; free &= free - 1) {
         const bit = free & -free;
-        const cost = costs[31 - Math.clz32(bit)]! * rest + values[done | bit]!;
-        if (cost < best) best = cost;
+        const way = costs[31 - Math.clz32(bit)]! * left + values[done | bit]!;
+        if (way < least) least = way;
       }
-      values[done] = best;
+      values[done] = least;
     }
-    return values;
+    return values[0]!;
   }
 
-  /** Weight of what is still not mended after each set of parts. */
-  #unmended({ sums: terms, total }: Base): Float64Array {
-    const size = terms.length;
-    const sums = terms.slice();
+  /** Weight of what is still not mended after each set of parts. @param sums - Written over. */
+  #unmended(sums: Float64Array, total: number, into: Float64Array): Float64Array {
+    const size = sums.length;
     // Every mask that lies in what is left untouched.
     for (let bit = 1; bit < size; bit <<= 1)
       for (let set = bit; set < size; set = (set + 1) | bit) sums[set]! += sums[set ^ bit]!;
-    const unmended = new Float64Array(size);
     for (let done = 0; done < size; done += 1) {
       const rest = total - sums[size - 1 - done]!;
-      unmended[done] = rest > 0 ? rest : 0;
+      into[done] = rest > 0 ? rest : 0;
     }
-    return unmended;
+    return into;
   }
 }
 
