@@ -184,9 +184,12 @@ test.describe('every screen', () => {
     };
     const dialog = page.getByRole('dialog');
     await open('/week', 'Week');
-    await expect(page.getByRole('button', { name: /Process chiller/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /Process chiller/ }).first()).toBeVisible();
     await clean('week', { night: true });
-    await page.getByRole('button', { name: /Process chiller/ }).click();
+    await page
+      .getByRole('button', { name: /Process chiller/ })
+      .first()
+      .click();
     await expect(dialog).toBeVisible();
     await clean('a visit of the week');
     await open('/customers', 'Customers');

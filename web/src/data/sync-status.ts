@@ -1,5 +1,5 @@
 /** Keeps one job in step with the server while it is on screen, and says how that goes. */
-import { useEffect, useSyncExternalStore } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import { askForBackgroundSync } from './background-sync';
 import { syncJob, type Reach } from './outbox';
 
@@ -44,8 +44,12 @@ export async function syncNow(jobId: string): Promise<Reach> {
   return result;
 }
 
-/** While mounted: at once, then regularly, sooner while the server is away, and on coming back. */
-export function useSync(jobId: string): void {
+/**
+ * While mounted: at once, then regularly, sooner while the server is away, and on coming back.
+ * @returns whether the first asking is over, whatever came of it.
+ */
+export function useSync(jobId: string): boolean {
+  const [asked, setAsked] = useState(false);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout>;
     let mounted = true;
@@ -53,6 +57,7 @@ export function useSync(jobId: string): void {
       clearTimeout(timer);
       const result = await syncNow(jobId);
       clearTimeout(timer);
+      if (mounted) setAsked(true);
       if (mounted) timer = setTimeout(run, result === 'reached' ? EVERY_MS : RETRY_MS);
     };
     const soon = () => {
@@ -68,4 +73,5 @@ export function useSync(jobId: string): void {
       document.removeEventListener('visibilitychange', soon);
     };
   }, [jobId]);
+  return asked;
 }

@@ -90,7 +90,7 @@ export function JobProvider({
   written: WrittenSheet;
   children: ReactNode;
 }) {
-  useSync(job.id);
+  const asked = useSync(job.id);
   const { entries, keeping, show, hide } = useEntries(job.id);
   const [notice, setNotice] = useNotice();
   const author = job.shop.technician || 'technician';
@@ -155,7 +155,8 @@ export function JobProvider({
     }),
     [job, sheet, state, entries, record, undo, notice, setNotice],
   );
-  if (entries === undefined) return null;
+  // A job opened here for the first time: without its log it would be judged as one of before.
+  if (entries === undefined || (entries.length === 0 && !asked)) return null;
   return (
     <Context.Provider value={value}>
       <Keeping.Provider value={keeping}>
