@@ -44,7 +44,10 @@ export function readHistory(
   { today, columns: chosen, newestFirst: said }: HistoryChoices,
 ): HistoryRead {
   const table = layoutOf(text);
-  const width = Math.max(0, table.heading.length, ...table.lines.map(({ cells }) => cells.length));
+  const width = table.lines.reduce(
+    (most, { cells }) => Math.max(most, cells.length),
+    table.heading.length,
+  );
   const columns = Array.from(
     { length: width },
     (_, i) => chosen?.[i] ?? guess(sheet, table, i, today),
@@ -99,15 +102,28 @@ function guess(sheet: Codes, table: HistoryTable, i: number, today: string): His
 
 const isCopied = (sheet: Codes, cell: string) => decodeCode(sheet, cell).copies !== undefined;
 
-const cellsAt = ({ cells }: HistoryLine, columns: readonly HistoryColumn[], of: HistoryColumn) =>
-  columns.flatMap((column, i) => (column === of && (cells[i] ?? '') !== '' ? [nth(cells, i)] : []));
+/** Where the columns of each kind stand: asked of every line. */
+type Placed = Readonly<Record<HistoryColumn, readonly number[]>>;
 
-const dayTexts = (table: HistoryTable, columns: readonly HistoryColumn[]): string[] =>
-  table.lines.flatMap((line) =>
-    cellsAt(line, columns, 'time').flatMap(
-      (cell) => /\d{1,2}[-/.]\d{1,2}[-/.]\d{2,4}/.exec(cell)?.[0] ?? [],
-    ),
+const placesOf = (columns: readonly HistoryColumn[]): Placed =>
+  Object.fromEntries(
+    HISTORY_COLUMNS.map((kind) => [kind, columns.flatMap((each, i) => (each === kind ? [i] : []))]),
+  ) as unknown as Placed;
+
+/** The first cell of these columns that has anything. */
+function cellAt({ cells }: HistoryLine, places: readonly number[]): string | undefined {
+  for (const i of places) if (cells[i]) return cells[i];
+  return undefined;
+}
+
+const DATE = /\d{1,2}[-/.]\d{1,2}[-/.]\d{2,4}/;
+
+const dayTexts = (table: HistoryTable, columns: readonly HistoryColumn[]): string[] => {
+  const { time } = placesOf(columns);
+  return table.lines.flatMap(({ cells }) =>
+    time.flatMap((i) => DATE.exec(cells[i] ?? '')?.[0] ?? []),
   );
+};
 
 interface Reading {
   readonly order: DayOrder;
@@ -118,22 +134,23 @@ function rowsOf(table: HistoryTable, columns: readonly HistoryColumn[], reading:
   /** A circuit under its own name has a list of its own. */
   const lists = new Map<string, HistoryRow[]>();
   const unread: HistoryLine[] = [];
+  const places = placesOf(columns);
   let day: string | undefined;
   for (const line of table.lines) {
-    const shown = cellsAt(line, columns, 'code')[0];
+    const shown = cellAt(line, places.code);
     if (shown === undefined || normaliseCode(shown) === '') {
       unread.push(line);
       continue;
     }
-    const moment = cellsAt(line, columns, 'time').reduce<Moment>(
-      (all, cell) => ({ ...momentIn(cell, reading.order, reading.today), ...all }),
-      {},
-    );
+    const moment = momentAt(line, places.time, reading);
     // A day may stand once over the times below it.
     day = moment.day ?? day;
-    const unit = cellsAt(line, columns, 'unit')[0] ?? line.section;
-    const text = cellsAt(line, columns, 'text').join(' ');
-    const values = valuesOf(table, line, columns);
+    const unit = cellAt(line, places.unit) ?? line.section;
+    const text = places.text
+      .map((i) => line.cells[i] ?? '')
+      .filter((cell) => cell !== '')
+      .join(' ');
+    const values = valuesOf(table, line, places.value);
     const list = lists.get(line.section ?? '') ?? [];
     lists.set(line.section ?? '', list);
     list.push({
@@ -151,19 +168,29 @@ function rowsOf(table: HistoryTable, columns: readonly HistoryColumn[], reading:
 /** `Circuit 2` is circuit 2. */
 const unitName = (text: string): string => (/([\w-]+)\W*$/.exec(text)?.[1] ?? text).slice(0, 40);
 
+function momentAt(
+  { cells }: HistoryLine,
+  places: readonly number[],
+  { order, today }: Reading,
+): Moment {
+  let [day, clock]: [string | undefined, string | undefined] = [undefined, undefined];
+  for (const i of places) {
+    const moment = cells[i] ? momentIn(cells[i], order, today) : undefined;
+    day ??= moment?.day;
+    clock ??= moment?.clock;
+  }
+  return { ...(day !== undefined && { day }), ...(clock !== undefined && { clock }) };
+}
+
 function valuesOf(
   { heading }: HistoryTable,
   { cells }: HistoryLine,
-  columns: readonly HistoryColumn[],
+  places: readonly number[],
 ): Record<string, string> {
-  return Object.fromEntries(
-    columns.flatMap((column, i): [string, string][] => {
-      const [name, cell] = [heading[i] ?? '', cells[i] ?? ''];
-      return column === 'value' && name !== '' && cell !== ''
-        ? [[name.slice(0, 40), cell.slice(0, 40)]]
-        : [];
-    }),
-  );
+  const values: Record<string, string> = {};
+  for (const i of places)
+    if (heading[i] && cells[i]) values[heading[i].slice(0, 40)] = cells[i].slice(0, 40);
+  return values;
 }
 
 /** By most of the steps from one time to the next; a clock that was set in between changes nothing. */
