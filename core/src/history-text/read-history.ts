@@ -105,6 +105,7 @@ const isCopied = (sheet: Codes, cell: string) => decodeCode(sheet, cell).copies 
 /** Where the columns of each kind stand: asked of every line. */
 type Placed = Readonly<Record<HistoryColumn, readonly number[]>>;
 
+/** Every kind is there; a record made of entries cannot tell the compiler so. */
 const placesOf = (columns: readonly HistoryColumn[]): Placed =>
   Object.fromEntries(
     HISTORY_COLUMNS.map((kind) => [kind, columns.flatMap((each, i) => (each === kind ? [i] : []))]),
