@@ -5,14 +5,18 @@ import { expect, kept, press, provenDead, reading, test, type Page } from '../su
 const box = (page: Page) => page.getByRole('region', { name: 'Worth most now' });
 const title = (page: Page) => page.getByRole('heading', { level: 1 });
 
+/** Proven dead, the igniter’s plug out, the mains test in hand. */
+async function onMains(page: Page, id: string): Promise<void> {
+  await provenDead(page, id);
+  await kept(page, id, 1, [['access', { access: 'p2-off' }]]);
+  await page.goto(`/jobs/${id}/measure?test=mains`);
+}
+
 test('the furnace: what is worth most, by its reason and its minutes, until measuring more is not worth it', async ({
   page,
   newJob,
 }) => {
-  const id = await newJob('furnace');
-  await provenDead(page, id);
-  await kept(page, id, 1, [['access', { access: 'p2-off' }]]);
-  await page.goto(`/jobs/${id}/measure?test=mains`);
+  await onMains(page, await newJob('furnace'));
 
   await test.step('said with its reason, and gone to by a press', async () => {
     await expect(box(page)).toContainText('Igniter, cold, 1 min');
@@ -71,10 +75,7 @@ test('one’s own way: a test wanted next, one not now, and another school; all 
   page,
   newJob,
 }) => {
-  const id = await newJob('furnace');
-  await provenDead(page, id);
-  await kept(page, id, 1, [['access', { access: 'p2-off' }]]);
-  await page.goto(`/jobs/${id}/measure?test=mains`);
+  await onMains(page, await newJob('furnace'));
 
   await test.step('not now: the next best stands there, and the other in one line', async () => {
     await expect(box(page)).toContainText('Igniter, cold, 1 min');

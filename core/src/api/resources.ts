@@ -282,7 +282,8 @@ export const NAMELESS_SHOP: ShopResource = {
   technician: '',
   people: [],
   meter: null,
-  prices: { ...USUAL_SHOP, currency: '' },
+  // No sum stands bare: the sign of whatever money it is, until the shop says which.
+  prices: { ...USUAL_SHOP, currency: '¤' },
 };
 export type JobListItem = Readonly<Static<typeof jobListItemSchema>>;
 export type JobResource = Readonly<Static<typeof jobSchema>>;

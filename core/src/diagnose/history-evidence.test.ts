@@ -1,30 +1,9 @@
 /** A stored history as evidence: its first faults lately, as codes. */
-import { provenDead, smallSheet, type LogWriter } from '../../test/small-sheet';
+import { historyRow as row, historySheet as sheet } from '../../test/history-sheet';
+import { provenDead, type LogWriter } from '../../test/small-sheet';
 import { foldJob } from '../job/fold/fold';
 import type { HistoryRow } from '../job/history/history';
-import type { Sheet } from '../sheet/schema';
 import { knownOf } from './assess';
-
-const sheet: Sheet = {
-  ...smallSheet,
-  codes: {
-    schemes: [],
-    list: [
-      { code: 'E1', title: 'No output', suspects: { supply: 0.8, driver: 0.5 }, other: 0.05 },
-      { code: 'E2', title: 'Stopped', suspects: { shorted: 0.6 }, other: 0.05 },
-    ],
-  },
-};
-const row = (
-  at: string | undefined,
-  shown: string,
-  more: Partial<HistoryRow> = {},
-): HistoryRow => ({
-  line: 1,
-  shown,
-  ...(at !== undefined && { at: `2026-11-${at}` }),
-  ...more,
-});
 
 const history = (rows: HistoryRow[]) => ({ source: 'display', raw: 'x', rows });
 const evidence = (log: LogWriter) =>

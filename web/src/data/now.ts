@@ -33,6 +33,12 @@ export function clockTime(at: string | number): string {
   return `${two(time.getHours())}:${two(time.getMinutes())}`;
 }
 
+/** `2026-11-28`, by the calendar here. */
+export function localDay(at: string | number): string {
+  const time = new Date(at);
+  return [time.getFullYear(), two(time.getMonth() + 1), two(time.getDate())].join('-');
+}
+
 /** `4:05`, minutes and seconds, never below zero; rounded up so that 0:00 means over. */
 export function countdown(ms: number): string {
   const seconds = Math.max(0, Math.ceil(ms / 1000));

@@ -1,5 +1,5 @@
 /** The prices of the shop as a job has them; a job that this device kept from before has the usual ones. */
-import type { ShopResource } from '@jeitinho/core';
+import { NAMELESS_SHOP, type ShopResource } from '@jeitinho/core';
 import { USUAL_SHOP, type ShopPrices } from '@jeitinho/core/diagnose';
 
 const known = new WeakMap<object, { prices: ShopPrices; currency: string }>();
@@ -8,7 +8,7 @@ export function pricesOf(shop: ShopResource) {
   const before = known.get(shop);
   if (before) return before;
   const kept: Partial<ShopResource['prices']> = shop.prices ?? {};
-  const { currency = '', ...prices } = kept;
+  const { currency = NAMELESS_SHOP.prices.currency, ...prices } = kept;
   const found = { prices: { ...USUAL_SHOP, ...prices }, currency };
   known.set(shop, found);
   return found;

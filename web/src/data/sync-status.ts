@@ -57,8 +57,9 @@ export function useSync(jobId: string): boolean {
       clearTimeout(timer);
       const result = await syncNow(jobId);
       clearTimeout(timer);
-      if (mounted) setAsked(true);
-      if (mounted) timer = setTimeout(run, result === 'reached' ? EVERY_MS : RETRY_MS);
+      if (!mounted) return;
+      setAsked(true);
+      timer = setTimeout(run, result === 'reached' ? EVERY_MS : RETRY_MS);
     };
     const soon = () => {
       if (document.visibilityState === 'visible') void run();

@@ -1,30 +1,8 @@
 /** What belongs together in a history, what it says of today, and commanded against actual. */
-import { smallSheet } from '../../../test/small-sheet';
+import { historyRow as row, historySheet as sheet } from '../../../test/history-sheet';
 import type { Sheet } from '../../sheet/schema';
 import { commandSeen } from './commanded';
 import { episodesOf, firstFaults } from './episodes';
-import type { HistoryRow } from './history';
-
-const sheet: Sheet = {
-  ...smallSheet,
-  codes: {
-    schemes: [],
-    list: [
-      { code: 'E1', title: 'No output', suspects: { supply: 0.8, driver: 0.5 }, other: 0.05 },
-      { code: 'E2', title: 'Stopped', suspects: { shorted: 0.6 }, other: 0.05 },
-    ],
-  },
-};
-const row = (
-  at: string | undefined,
-  shown: string,
-  more: Partial<HistoryRow> = {},
-): HistoryRow => ({
-  line: 1,
-  shown,
-  ...(at !== undefined && { at: `2026-11-${at}` }),
-  ...more,
-});
 
 test('what comes within minutes is a consequence; the next trouble begins anew', () => {
   const episodes = episodesOf(sheet, [

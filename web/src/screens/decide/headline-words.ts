@@ -1,5 +1,6 @@
 /** The first sentence over a job, and what stands behind it. */
 import { isFinding, type EvidenceItem, type Headline } from '@jeitinho/core/diagnose';
+import { lowerFirst } from '../../parts/lower-first';
 import { percent } from '../../parts/percent';
 
 export function headlineWords(headline: Headline): string {
@@ -14,7 +15,7 @@ export function headlineWords(headline: Headline): string {
       return `The new part did not help: ${headline.part.name.toLowerCase()}`;
     case 'accused-fault': {
       const { fault, p } = headline.leads;
-      const name = fault.name.charAt(0).toLowerCase() + fault.name.slice(1);
+      const name = lowerFirst(fault.name);
       return p >= 0.9 ? `Nearly sure: ${name}` : `It points to this: ${name}`;
     }
     case 'elimination':

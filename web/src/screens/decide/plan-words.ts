@@ -1,6 +1,7 @@
 /** Plans in words: what is done in which visit. */
 import type { Action, Plan } from '@jeitinho/core/diagnose';
 import type { Sheet } from '@jeitinho/core/sheet';
+import { lowerFirst } from '../../parts/lower-first';
 
 export const actionWords = (sheet: Sheet, { kind, of }: Action): string =>
   kind === 'replace'
@@ -8,13 +9,12 @@ export const actionWords = (sheet: Sheet, { kind, of }: Action): string =>
     : (sheet.repairs?.find(({ id }) => id === of)?.name ?? 'Repair');
 
 const LIST = new Intl.ListFormat('en-GB');
-const lower = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
 
 export const visitWords = (sheet: Sheet, visit: readonly Action[]): string =>
   LIST.format(
     visit.map((action, i) => {
       const words = actionWords(sheet, action);
-      return i === 0 ? words : lower(words);
+      return i === 0 ? words : lowerFirst(words);
     }),
   );
 
@@ -24,7 +24,7 @@ export function planWords(sheet: Sheet, { visits, fixed }: Pick<Plan, 'visits' |
   return visits
     .map((visit, i) => {
       const words = visitWords(sheet, visit);
-      return i === 0 ? words : lower(words);
+      return i === 0 ? words : lowerFirst(words);
     })
     .join('; if that does not help, ');
 }

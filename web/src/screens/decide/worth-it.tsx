@@ -5,6 +5,7 @@ import { pricesOf } from '../../data/shop-prices';
 import { Button } from '../../parts/button';
 import { amountIn, money } from '../../parts/money';
 import { percent } from '../../parts/percent';
+import { LINK } from '../../parts/link';
 import { useLastAdvice } from '../job/advice';
 import { useJob } from '../job/job-context';
 import { HangsOn } from './hangs-on';
@@ -32,10 +33,7 @@ export function BestWay({ found, currency }: Worth) {
       {advised && !advised.stop && first && (
         <>Before it, “{first.test.title}” is worth its minutes. </>
       )}
-      <a
-        href="#worth-title"
-        className="inline-flex min-h-11 items-center text-ink underline decoration-jade underline-offset-4"
-      >
+      <a href="#worth-title" className={LINK}>
         All ways, and what they hang on
       </a>
     </p>

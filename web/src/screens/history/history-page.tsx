@@ -1,6 +1,7 @@
 /** The stored history of the machine: copied in before a reset wipes it, then one time line over its circuits. */
 import { useRef } from 'react';
 import { Link } from 'react-router';
+import { LINK } from '../../parts/link';
 import { useJob } from '../job/job-context';
 import { stagePath } from '../job/paths';
 import { keepsWords } from './keeps-words';
@@ -15,10 +16,7 @@ export function HistoryPage() {
   return (
     <div ref={top} className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
       <p className="m-0">
-        <Link
-          to={stagePath(job.id, 'read')}
-          className="inline-flex min-h-11 items-center text-ink underline decoration-jade underline-offset-4"
-        >
+        <Link to={stagePath(job.id, 'read')} className={LINK}>
           ‹ Back to Read
         </Link>
       </p>

@@ -1,4 +1,5 @@
 /** How long the machine remembers, and what makes it forget: copy first. */
+import { sentence } from '@jeitinho/core';
 import type { Sheet } from '@jeitinho/core/sheet';
 
 const WIPES = {
@@ -17,6 +18,5 @@ export function keepsWords({ codes: { history } }: Pick<Sheet, 'codes'>): string
     history.wipedBy?.length &&
       `it is wiped by ${history.wipedBy.map((by) => WIPES[by]).join(' or ')}`,
   ].filter(Boolean);
-  const line = said.join('; ');
-  return `${line.charAt(0).toUpperCase()}${line.slice(1)}. Copy it before anything else.`;
+  return `${sentence(said.join('; '))}. Copy it before anything else.`;
 }

@@ -2,6 +2,7 @@
 import { HISTORY_COLUMNS, readHistory, type HistoryColumn, type HistoryRead } from '@jeitinho/core';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useDraft } from '../../data/draft';
+import { localDay } from '../../data/now';
 import { readTextFile } from '../../data/files';
 import { Button } from '../../parts/button';
 import { Notice } from '../../parts/notice';
@@ -26,7 +27,8 @@ const COLUMNS: Readonly<Record<HistoryColumn, string>> = {
   nothing: 'leave out',
 };
 
-const today = () => new Date().toISOString().slice(0, 10);
+/** Here, as the machine’s clock is set. */
+const today = () => localDay(Date.now());
 
 export interface PasteHistoryProps {
   readonly again: boolean;
@@ -53,6 +55,9 @@ export function PasteHistory({ again, onKept }: PasteHistoryProps) {
           }),
     [sheet, settled, columns, newestFirst],
   );
+  const kept = useMemo(() => read && keptPart(settled, read.rows), [settled, read]);
+  // What is read is of the text as it stands.
+  const ready = settled === text && (read?.rows.length ?? 0) > 0;
   const begin = (typed: string, from: string) => {
     setText(typed);
     setSource(from);
@@ -79,8 +84,8 @@ export function PasteHistory({ again, onKept }: PasteHistoryProps) {
     if (content.ok) begin(content.text, chosen.name.slice(0, 120));
   };
   const keep = async () => {
-    if (!read || read.rows.length === 0) return;
-    const { raw, rows } = keptPart(text, read.rows);
+    if (!kept || !ready) return;
+    const { raw, rows } = kept;
     if (!(await record('history', { source, raw, rows: [...rows] }))) return;
     begin('', 'pasted');
     onKept();
@@ -90,7 +95,13 @@ export function PasteHistory({ again, onKept }: PasteHistoryProps) {
       <h2 id="copy-title" className="m-0 text-[19px] font-bold">
         {again ? 'Copy in another' : 'Copy it in'}
       </h2>
-      <Notice text={problem ?? capture.problem} onClose={() => setProblem(undefined)} />
+      <Notice
+        text={problem ?? capture.problem}
+        onClose={() => {
+          setProblem(undefined);
+          capture.dismiss();
+        }}
+      />
       <label className="mt-2 block text-[14px] text-soft">
         Paste it as it is printed; any layout
         <textarea
@@ -98,6 +109,8 @@ export function PasteHistory({ again, onKept }: PasteHistoryProps) {
           rows={text === '' ? 5 : 8}
           spellCheck={false}
           wrap="off"
+          // What is typed between two pieces off the cable would be lost.
+          readOnly={capture.running}
           onChange={(event) => begin(event.target.value, 'pasted')}
           className="figure mt-0.5 block w-full border border-soft bg-card p-2 text-[14px] text-ink"
         />
@@ -160,11 +173,17 @@ export function PasteHistory({ again, onKept }: PasteHistoryProps) {
               The newest stands on top
             </label>
           )}
+          {kept && kept.rows.length < read.rows.length && (
+            <p className="m-0 mt-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
+              One record holds the newest {kept.rows.length}: the older{' '}
+              {read.rows.length - kept.rows.length} are left out. Keep the file as well.
+            </p>
+          )}
           <p className="m-0 mt-3">
-            <Button kind="go" disabled={read.rows.length === 0} onClick={() => void keep()}>
+            <Button kind="go" disabled={!ready} onClick={() => void keep()}>
               {read.rows.length === 0
                 ? 'Say which column has the codes'
-                : `Keep ${read.rows.length === 1 ? 'this entry' : `these ${read.rows.length} entries`}`}
+                : keepWords(read.rows.length, kept?.rows.length ?? 0)}
             </Button>
           </p>
         </>
@@ -182,6 +201,13 @@ function readWords({ table, rows, unread, timed, newestFirst }: HistoryRead): st
       : ` ${unread.length === 1 ? 'One line has' : `${unread.length} lines have`} no code: line ${unread[0]!.line}${unread.length > 1 ? ' and more' : ''}.`;
   return `Read as ${LAYOUTS[table.layout]}: ${count},${order}.${left}`;
 }
+
+const keepWords = (read: number, kept: number): string =>
+  kept < read
+    ? `Keep the newest ${kept}`
+    : read === 1
+      ? 'Keep this entry'
+      : `Keep these ${read} entries`;
 
 interface ColumnHelperProps {
   readonly read: HistoryRead;

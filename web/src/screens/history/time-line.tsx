@@ -10,6 +10,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { clockTime, longDay } from '../../data/now';
 import { useSmallScreen } from '../../parts/small-screen';
+import { LINK } from '../../parts/link';
 import { useJob } from '../job/job-context';
 import { placePath } from '../job/paths';
 
@@ -177,10 +178,7 @@ function Said({ fault }: { readonly fault: ToldFault }) {
       {seen && WORTH_A_LOOK.has(seen.judgement.outcome) && (
         <p className="m-0 mt-1 border-l-4 border-marigold bg-marigold-tint px-2 py-1 text-[14px] text-ink">
           {seen.judgement.sentence}{' '}
-          <Link
-            to={placePath(job.id, { stage: 'measure', test: seen.test.id })}
-            className="inline-flex min-h-11 items-center text-ink underline decoration-jade underline-offset-4"
-          >
+          <Link to={placePath(job.id, { stage: 'measure', test: seen.test.id })} className={LINK}>
             See it yourself
           </Link>
         </p>

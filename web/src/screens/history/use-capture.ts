@@ -12,6 +12,8 @@ export interface Capture {
   readonly problem: string | undefined;
   readonly start: (baudRate: number) => Promise<void>;
   readonly stop: () => void;
+  /** Takes the problem away. */
+  readonly dismiss: () => void;
 }
 
 /** @param onPiece - Called with each piece, whole lines or parts of them. */
@@ -47,5 +49,12 @@ export function useCapture(onPiece: (text: string) => void): Capture {
       setProblem(error instanceof Error ? error.message : 'The port cannot be opened.');
     }
   };
-  return { possible: serialAccess() !== undefined, running, problem, start, stop };
+  return {
+    possible: serialAccess() !== undefined,
+    running,
+    problem,
+    start,
+    stop,
+    dismiss: () => setProblem(undefined),
+  };
 }

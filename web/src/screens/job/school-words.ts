@@ -27,12 +27,12 @@ export const SCHOOL_WORDS: Readonly<Record<GoingOn, SchoolWords>> = {
     why: 'it saves most for its price, without looking further',
   },
   'power-path': {
-    way: 'the way of the power',
+    way: 'from input to output',
     over: 'Next from input to output',
     why: 'the next from input to output that is not foreseen',
   },
   'half-split': {
-    way: 'halving',
+    way: 'halving what is left',
     over: 'Halves it best',
     why: 'it halves what is left',
   },

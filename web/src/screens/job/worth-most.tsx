@@ -3,6 +3,7 @@ import type { Advice } from '@jeitinho/core/diagnose';
 import { Link, useLocation } from 'react-router';
 import { useGoingOn } from '../../data/going-on';
 import { useOwnWay } from '../../data/own-way';
+import { LINK } from '../../parts/link';
 import { useJob } from './job-context';
 import { SCHOOL_WORDS } from './school-words';
 import { placePath, stagePath } from './paths';
@@ -88,9 +89,6 @@ function Said({ stage }: { readonly stage: string }) {
     </section>
   );
 }
-
-const LINK =
-  'inline-flex min-h-11 items-center text-ink underline decoration-jade underline-offset-4';
 
 function GoTo({ advice, big = false }: { readonly advice: Advice; readonly big?: boolean }) {
   const { job } = useJob();

@@ -1,9 +1,9 @@
 /** The shop: what its work and waiting cost. Advice and plans are reckoned with these. */
-import { USUAL_SHOP, type ShopPrices } from '@jeitinho/core/diagnose';
+import type { ShopPrices } from '@jeitinho/core/diagnose';
 import type { ShopResource } from '@jeitinho/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { ask } from '../../data/api';
+import { useDraft } from '../../data/draft';
 import { shopOptions } from '../../data/queries';
 import { pricesOf } from '../../data/shop-prices';
 import { Button } from '../../parts/button';
@@ -43,32 +43,39 @@ export function ShopScreen() {
   );
 }
 
-type Typed = Readonly<Record<keyof ShopPrices | 'currency', string>>;
+type Field = keyof ShopPrices | 'currency';
+
+/** What was typed and not kept yet; nothing where a draft is none. */
+function typedIn(draft: string): Partial<Record<Field, string>> {
+  try {
+    const kept: unknown = JSON.parse(draft || '{}');
+    return kept !== null && typeof kept === 'object' ? kept : {};
+  } catch {
+    return {};
+  }
+}
 
 function PricesForm({ shop }: { readonly shop: ShopResource }) {
   const queries = useQueryClient();
   const { prices, currency } = pricesOf(shop);
-  const [typed, setTyped] = useState<Typed>(() => ({
-    ...(Object.fromEntries(FIELDS.map(([name]) => [name, String(prices[name])])) as Omit<
-      Typed,
-      'currency'
-    >),
-    currency,
-  }));
-  const wrong = FIELDS.filter(([name]) => amountIn(typed[name]) === undefined);
+  const [draft, setDraft] = useDraft('prices');
+  const typed = typedIn(draft);
+  const shown = (field: Field) =>
+    typed[field] ?? (field === 'currency' ? currency : String(prices[field]));
+  const type = (field: Field, text: string) =>
+    setDraft(JSON.stringify({ ...typed, [field]: text }));
+  const wrong = FIELDS.filter(([name]) => amountIn(shown(name)) === undefined);
   const saving = useMutation({
     networkMode: 'always',
-    mutationFn: () =>
-      ask('setPrices', {
-        body: {
-          ...USUAL_SHOP,
-          ...(Object.fromEntries(
-            FIELDS.map(([name]) => [name, amountIn(typed[name]) ?? 0]),
-          ) as unknown as ShopPrices),
-          currency: typed.currency.trim(),
-        },
-      }),
-    onSuccess: () => queries.invalidateQueries(),
+    mutationFn: () => {
+      const body = { ...prices, currency: shown('currency').trim() };
+      for (const [name] of FIELDS) body[name] = amountIn(shown(name)) ?? prices[name];
+      return ask('setPrices', { body });
+    },
+    onSuccess: async () => {
+      await queries.invalidateQueries();
+      setDraft('');
+    },
   });
   return (
     <form
@@ -87,9 +94,9 @@ function PricesForm({ shop }: { readonly shop: ShopResource }) {
           <input
             id={`price-${name}`}
             inputMode="decimal"
-            value={typed[name]}
-            aria-invalid={amountIn(typed[name]) === undefined}
-            onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+            value={shown(name)}
+            aria-invalid={amountIn(shown(name)) === undefined}
+            onChange={(event) => type(name, event.target.value)}
             className="figure min-h-12 w-32 border border-soft bg-card px-3 text-right text-[18px] text-ink aria-invalid:border-2 aria-invalid:border-brick"
           />
         </div>
@@ -97,13 +104,13 @@ function PricesForm({ shop }: { readonly shop: ShopResource }) {
       <div className="flex items-center gap-4 border-b border-hair py-2">
         <label htmlFor="price-currency" className="min-w-0 flex-1">
           <strong>Sign of the currency</strong>
-          <span className="block text-[14px] text-soft">Before every sum; it may be empty.</span>
+          <span className="block text-[14px] text-soft">Before every sum.</span>
         </label>
         <input
           id="price-currency"
-          value={typed.currency}
+          value={shown('currency')}
           maxLength={8}
-          onChange={(event) => setTyped({ ...typed, currency: event.target.value })}
+          onChange={(event) => type('currency', event.target.value)}
           className="min-h-12 w-32 border border-soft bg-card px-3 text-right text-[18px] text-ink"
         />
       </div>

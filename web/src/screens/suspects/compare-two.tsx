@@ -1,13 +1,16 @@
 /** Two suspects side by side: what speaks between them, and the test that tells them apart best. */
+import { sentence } from '@jeitinho/core';
 import { compareSuspects, type InFull, type Separates } from '@jeitinho/core/diagnose';
 import type { Fault } from '@jeitinho/core/sheet';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useMomentOf } from '../../data/now';
 import { percent } from '../../parts/percent';
+import { LINK } from '../../parts/link';
 import { evidenceWords } from '../job/evidence-words';
 import { useJob, useSettled } from '../job/job-context';
 import { placePath } from '../job/paths';
+import { sized } from './factor-words';
 import { observableSaid, outcomeSaid } from './outcome-said';
 
 const SHOWN = 4;
@@ -79,7 +82,7 @@ function Compared({ pair }: { readonly pair: readonly [Fault, Fault] }) {
           {between.slice(0, SHOWN).map(({ item, factor }, i) => (
             <li key={i} className="flex justify-between gap-4 border-b border-hair py-1.5">
               <span>
-                {capital(evidenceWords(item))}: for{' '}
+                {sentence(evidenceWords(item))}: for{' '}
                 <strong>{factor > 1 ? one.name : other.name}</strong>
               </span>
               <span className="figure shrink-0">×{sized(Math.max(factor, 1 / factor))}</span>
@@ -117,7 +120,7 @@ function Apart({
     <li className="border-b border-hair py-1.5">
       <Link
         to={placePath(job.id, { stage: 'measure', observable: step.observable })}
-        className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-jade underline-offset-4"
+        className={`${LINK} font-semibold`}
       >
         {observableSaid(test, observable)}
       </Link>{' '}
@@ -149,8 +152,3 @@ function oddsWords(one: Fault, other: Fault, odds: number): string {
     ? `“${more.name}” is ${sized(size)} times as likely as “${less.name}”.`
     : `“${less.name}” cannot be.`;
 }
-
-const sized = (size: number): string =>
-  size > 1000 ? 'more than 1000' : Number(size.toPrecision(2)).toString();
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);

@@ -1,4 +1,5 @@
 /** Findings down, suspects across: what each says of each, as a word; the number where one wants it. */
+import { sentence } from '@jeitinho/core';
 import {
   isFinding,
   whoKey,
@@ -10,6 +11,7 @@ import {
 import { useState } from 'react';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from '../job/evidence-words';
+import { timesWords } from './factor-words';
 import { whoWords } from './who-words';
 
 export function EvidenceTable({
@@ -125,7 +127,7 @@ function Row({ row, number, shown, numbers }: RowProps) {
         className={`sticky left-0 z-10 max-w-[280px] min-w-[150px] py-2 pr-3 text-left font-normal ${work ? 'bg-hair px-2' : 'bg-paper'}`}
       >
         <span className="figure mr-2 text-[13px] text-soft">{number}</span>
-        {words.charAt(0).toUpperCase() + words.slice(1)}
+        {sentence(words)}
         {work && ': from here on it is another machine'}
       </th>
       {!work &&
@@ -189,11 +191,4 @@ function Chevrons({ count, up }: { readonly count: number; readonly up: boolean 
       })}
     </svg>
   );
-}
-
-/** `×14`, `×1.5`, `÷120`. */
-function timesWords(factor: number): string {
-  const size = factor >= 1 ? factor : 1 / factor;
-  const said = size >= 999.5 ? '>1000' : Number(size.toPrecision(2)).toString();
-  return `${factor >= 1 ? '×' : '÷'}${said}`;
 }

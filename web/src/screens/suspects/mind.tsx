@@ -3,6 +3,7 @@ import { whatWouldChange, type InFull } from '@jeitinho/core/diagnose';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { percent } from '../../parts/percent';
+import { LINK } from '../../parts/link';
 import { evidenceWords } from '../job/evidence-words';
 import { useJob, useSettled } from '../job/job-context';
 import { placePath } from '../job/paths';
@@ -32,18 +33,13 @@ export function Mind({ full }: { readonly full: InFull }) {
             <li key={observable} className="border-b border-hair py-1.5">
               <Link
                 to={placePath(job.id, { stage: 'measure', observable: step.observable })}
-                className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-jade underline-offset-4"
+                className={`${LINK} font-semibold`}
               >
                 {observableSaid(test, observable)}
               </Link>{' '}
               {before.length > 0 && `(after ${before.map(({ title }) => title).join(', ')}) `}
-              {outcome === 'ok' && !outcomeSaid(test, outcome).startsWith('“') ? (
-                <strong>good</strong>
-              ) : (
-                <strong>{outcomeSaid(test, outcome)}</strong>
-              )}
-              : then <strong>{whoWords(then)}</strong> stands first with{' '}
-              <span className="figure">{percent(then.p)}</span>, and{' '}
+              <strong>{outcomeSaid(test, outcome)}</strong>: then <strong>{whoWords(then)}</strong>{' '}
+              stands first with <span className="figure">{percent(then.p)}</span>, and{' '}
               <span className="figure">{percent(left)}</span> is left of “{whoWords(first)}”.{' '}
               <span className="text-soft">
                 Chance of it: <span className="figure">{percent(chance)}</span>.

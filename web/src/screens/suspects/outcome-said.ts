@@ -4,11 +4,10 @@ import { isMeasured, type Test } from '@jeitinho/core/sheet';
 
 /** An answer of the sheet's own where a question is asked: “burnt or swollen”; else the class: “open”. */
 export function outcomeSaid(test: Test, outcome: string): string {
-  if (isMeasured(test)) return outcome === 'ok' ? 'good' : outcomeWords(outcome);
+  const plain = outcome === 'ok' ? 'good' : outcomeWords(outcome);
+  if (isMeasured(test)) return plain;
   const answers = Object.entries(test.answers).filter(([, each]) => each === outcome);
-  return answers.length === 0
-    ? outcomeWords(outcome)
-    : answers.map(([answer]) => `“${answer}”`).join(' or ');
+  return answers.length === 0 ? plain : answers.map(([answer]) => `“${answer}”`).join(' or ');
 }
 
 /** The test, and which of its points or rules: `Windings, U-V`. */

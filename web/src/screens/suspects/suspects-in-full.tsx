@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { percent } from '../../parts/percent';
 import { headlineWords } from '../decide/headline-words';
+import { LINK } from '../../parts/link';
 import { useAssessment, useJob, useSettled } from '../job/job-context';
 import { stagePath } from '../job/paths';
 import { BeliefChart } from './belief-chart';
@@ -26,10 +27,7 @@ export function SuspectsInFull() {
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
       <p className="m-0">
-        <Link
-          to={stagePath(job.id, 'measure')}
-          className="inline-flex min-h-11 items-center text-ink underline decoration-jade underline-offset-4"
-        >
+        <Link to={stagePath(job.id, 'measure')} className={LINK}>
           ‹ Back to measuring
         </Link>
       </p>

@@ -1,5 +1,6 @@
 /** Where a visit stands, in words: `Measure next · code 47 · 3 of 49 taken`. */
 import type { JobListItem } from '@jeitinho/core';
+import { lowerFirst } from '../../parts/lower-first';
 
 export function stageWords({ summary, sheetId }: JobListItem): string {
   if (!sheetId || !summary) return 'No service sheet for this model yet';
@@ -9,5 +10,3 @@ export function stageWords({ summary, sheetId }: JobListItem): string {
   if (summary.ending) parts.push(`decided: ${lowerFirst(summary.ending)}`);
   return parts.join(' · ');
 }
-
-const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { ask } from '../../data/api';
 import { useDraft } from '../../data/draft';
 import { shopOptions } from '../../data/queries';
+import { clockTime, localDay } from '../../data/now';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { FIELD } from '../../parts/field';
@@ -73,15 +74,9 @@ const Part = ({ name, children }: { readonly name: string; readonly children: Re
   </section>
 );
 
-const two = (n: number) => String(n).padStart(2, '0');
-
 /** As a field for day and hour wants it, local time. */
-function localField(at: string | null): string {
-  if (at === null) return '';
-  const time = new Date(at);
-  const day = [time.getFullYear(), two(time.getMonth() + 1), two(time.getDate())].join('-');
-  return `${day}T${two(time.getHours())}:${two(time.getMinutes())}`;
-}
+const localField = (at: string | null): string =>
+  at === null ? '' : `${localDay(at)}T${clockTime(at)}`;
 
 function When({
   job,
