@@ -2,6 +2,7 @@
  * Finished visits. Among them: the same failure twice on one roof, a warranty case, a substitute board
  * gone wrong and the callback that found it.
  */
+import { id } from './ids';
 import type { DemoJob } from './types';
 import { meters } from './meters';
 import { units } from './units';
@@ -79,6 +80,7 @@ export const closedVisits: readonly DemoJob[] = [
     .sign(
       'Joana Lume',
       'Under warranty until 2027-09-30: claim sent with the readings. Fins cleaned.',
+      [{ id: id(1901), what: 'other', inDays: -1, note: 'ask the maker what became of the claim' }],
     ),
 
   bridge(
@@ -107,6 +109,16 @@ export const closedVisits: readonly DemoJob[] = [
     .sign(
       'Joana Lume',
       'Second board on this roof. Ask the electrician to log the supply at dawn.',
+      [
+        {
+          id: id(1902),
+          what: 'send-back',
+          inDays: 5,
+          part: 'inv-board',
+          note: 'old board, for the claim',
+        },
+        { id: id(1903), what: 'visit', inDays: 12, note: 'read the log of the supply' },
+      ],
     ),
 
   start({
@@ -161,7 +173,9 @@ export const closedVisits: readonly DemoJob[] = [
     .read('igniter', 'P2', 'OL')
     .read('igniter-joint', 'J', 'OL')
     .decide('igniter')
-    .sign('Rute Salgueiro', 'Igniter broken at its foot. Five starts watched.'),
+    .sign('Rute Salgueiro', 'Igniter broken at its foot. Five starts watched.', [
+      { id: id(1904), what: 'parts', inDays: 2, part: 'harness', note: 'spare for the van' },
+    ]),
 
   start({
     jobId: 166,

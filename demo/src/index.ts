@@ -1,7 +1,9 @@
 /** The demo world: all invented. Figures are plausible, never copied from a real document. */
+import { NAMELESS_SHOP } from '@jeitinho/core';
 import { closedVisits } from './closed-visits';
 import { meters } from './meters';
 import { openVisits } from './open-visits';
+import { prices } from './prices';
 import { sheets } from './sheets';
 import type { DemoWorld } from './types';
 import { customers, sites, units } from './units';
@@ -17,7 +19,9 @@ export const demoWorld: DemoWorld = {
     technician: 'Davi Moura',
     people: ['Davi Moura', 'Rute Sabiá', 'Otávio Lins'],
     meter: meters[0]!,
+    prices: { ...NAMELESS_SHOP.prices, currency: 'R$' },
   },
+  prices,
   meters,
   customers,
   sites,

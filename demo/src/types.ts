@@ -1,6 +1,14 @@
-import type { MeterProfile } from '@jeitinho/core';
-import type { LogEntry } from '@jeitinho/core/job';
+import type { MeterProfile, PriceRow, ShopResource } from '@jeitinho/core';
+import type { BodyOf, LogEntry } from '@jeitinho/core/job';
 import type { WrittenSheet } from '@jeitinho/core/sheet';
+
+export interface DemoAhead {
+  readonly id: string;
+  readonly what: BodyOf<'follow-up'>['what'];
+  readonly inDays: number;
+  readonly part?: string;
+  readonly note: string;
+}
 
 export interface DemoJob {
   readonly id: string;
@@ -15,6 +23,8 @@ export interface DemoJob {
   readonly openedAt?: string;
   /** Open visits: faults that fit the complaint; one of them is drawn, and nobody is told. */
   readonly hidden?: readonly string[];
+  /** What is to come after a past visit: so many days from the day of seeding. */
+  readonly ahead?: readonly DemoAhead[];
   /** Everything after `opened`. */
   readonly entries: readonly LogEntry[];
 }
@@ -26,7 +36,9 @@ export interface DemoWorld {
     readonly technician: string;
     readonly people: readonly string[];
     readonly meter: MeterProfile;
+    readonly prices: ShopResource['prices'];
   };
+  readonly prices: readonly PriceRow[];
   readonly meters: readonly MeterProfile[];
   readonly customers: readonly { id: string; name: string; phone: string }[];
   readonly sites: readonly {

@@ -7,6 +7,7 @@ import {
   judgeTaken,
   leftOpen,
   liveStateAt,
+  owedAtSigning,
   type BodyOf,
   type EntryKind,
   type LogEntry,
@@ -142,7 +143,8 @@ export class VisitLog {
     });
   }
 
-  sign(customer: string, note: string): DemoJob {
+  /** @param ahead - What is to come after it, counted from the day of seeding. */
+  sign(customer: string, note: string, ahead: DemoJob['ahead'] = []): DemoJob {
     const { energy } = this.state();
     // Put back in the order it came off; plugs on the dead machine, before it is given back.
     for (const { id: access } of leftOpen(this.sheet, this.state()))
@@ -157,9 +159,15 @@ export class VisitLog {
         reason: 'Waits for the part; left switched off and marked.',
       })),
     };
-    this.add('signed', { technician: this.head.author, customer, note, left }, 5);
+    const owed = owedAtSigning(this.sheet, state).length > 0 && {
+      owed: 'The work came after this log; what was told says which.',
+    };
+    this.add('signed', { technician: this.head.author, customer, note, left, ...owed }, 5);
     const { jobId, unitId, complaint, openedAt } = this.head;
-    return { id: id(jobId), unitId, urgent: false, complaint, openedAt, entries: this.entries };
+    return {
+      ...{ id: id(jobId), unitId, urgent: false, complaint, openedAt, entries: this.entries },
+      ahead,
+    };
   }
 
   private now(): number {

@@ -6,6 +6,8 @@ export interface PlanPart {
   readonly minutes?: number;
   /** Share of the price that somebody else bears: a warranty. */
   readonly covered?: number;
+  /** Share of its work that somebody else bears. */
+  readonly labourCovered?: number;
   /** Above 0 it is ordered, and comes with another visit. */
   readonly leadHours?: number;
   readonly returnable?: boolean;
@@ -32,6 +34,8 @@ export interface Action {
   /** Money, less what is covered. */
   readonly material: number;
   readonly minutes: number;
+  /** Of the minutes, those that are paid for here. */
+  readonly paid: number;
   readonly leadHours: number;
   readonly relapse: number;
   /** Money that comes back where it goes back unused; 0 where it cannot. */
@@ -72,6 +76,7 @@ export function actionsOf(
         of: part.id,
         material,
         minutes: part.minutes ?? 0,
+        paid: (part.minutes ?? 0) * (1 - (part.labourCovered ?? 0)),
         leadHours: part.leadHours ?? 0,
         relapse: 0,
         refund: part.returnable ? material * (1 - (part.restock ?? 0)) : 0,
@@ -84,6 +89,7 @@ export function actionsOf(
       of: repair.id,
       material: repair.price ?? 0,
       minutes: repair.minutes ?? 0,
+      paid: repair.minutes ?? 0,
       leadHours: 0,
       relapse: repair.relapse ?? 0,
       refund: 0,

@@ -59,9 +59,10 @@ export class PlanCost {
       const actions = each.map((a) => nth(this.#actions, a));
       const lead = Math.max(0, ...actions.map(({ leadHours }) => leadHours));
       const minutes = actions.reduce((sum, action) => sum + action.minutes, 0);
+      const paid = actions.reduce((sum, action) => sum + action.paid, 0);
       const work = actions.reduce(
         (sum, { material, relapse }) => sum + material + relapse * callback,
-        (minutes * rate) / 60,
+        (paid * rate) / 60,
       );
       const hours = lead > 0 ? lead : minutes / 60;
       without += reached * hours;

@@ -61,6 +61,33 @@ export function decide(
   };
 }
 
+/**
+ * What a first visit is expected to cost with the best that can follow it.
+ * @param first - Ids of its actions; of an unknown one nothing is known.
+ * @returns undefined where an action is not among those that can be done.
+ */
+export function startingWith(
+  { space, left }: Pick<Inference, 'space' | 'left'>,
+  all: readonly Action[],
+  shop: ShopPrices,
+  first: readonly string[],
+): Plan | undefined {
+  const begun = first.flatMap((id) => all.find((action) => action.id === id) ?? []);
+  if (begun.length < first.length) return undefined;
+  const rest = worthPlanning({ space, left }, all, shop).filter(({ id }) => !first.includes(id));
+  const actions = [...begun, ...rest];
+  const cost = new PlanCost(space, left, actions, shop);
+  const start: Visits = begun.length === 0 ? [] : [begun.map((_, i) => i)];
+  const after = waysOf(rest.length, Math.max(1, MOST_IN_PLAN - begun.length)).map((visits) =>
+    visits.map((visit) => visit.map((a) => a + begun.length)),
+  );
+  const best = [[], ...after]
+    .map((visits): Visits => [...start, ...visits])
+    .map((visits) => ({ visits, ...cost.of(visits) }))
+    .reduce((least, each) => (each.cost < least.cost ? each : least));
+  return { ...best, visits: best.visits.map((visit) => visit.map((a) => nth(actions, a))) };
+}
+
 /** What given plans cost. @param plans - Visits with the ids of actions. @throws {UnknownReferenceError} */
 export function pricePlans(
   { space, left }: Pick<Inference, 'space' | 'left'>,
@@ -98,7 +125,7 @@ export function worthPlanning(
       0,
     );
   const worth = (action: Action) =>
-    chance(action) / Math.max(1, action.material + (action.minutes * rate) / 60);
+    chance(action) / Math.max(1, action.material + (action.paid * rate) / 60);
   const kept = new Set([...actions].sort((a, b) => worth(b) - worth(a)).slice(0, LOOKED_AT));
   return actions.filter((action) => kept.has(action));
 }

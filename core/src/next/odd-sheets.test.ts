@@ -31,11 +31,7 @@ test('a sheet with one fault: it or nothing or something else, and all of it can
   expect(rows).toHaveLength(1);
   expect(advise(oneFault, state, NOW).tests.length).toBeGreaterThan(0);
   expect(Array.isArray(whatWouldChange(oneFault, state))).toBe(true);
-  const { best } = decide(
-    knownOf(oneFault, state).inference,
-    actionsOfSheet(oneFault, 0),
-    USUAL_SHOP,
-  );
+  const { best } = decide(knownOf(oneFault, state).inference, actionsOfSheet(oneFault), USUAL_SHOP);
   expect(best.cost).toBeGreaterThan(0);
 });
 

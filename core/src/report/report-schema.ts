@@ -75,9 +75,49 @@ export const reportSchema = Type.Object(
         /** Whether findings accused a part when it was made. */
         accused: Type.Boolean(),
         before: lines,
+        /** The way that was expected to cost least, where another was chosen. */
+        against: Type.Optional(
+          Type.Object({
+            words: Text,
+            cost: Type.Number(),
+            chosenCost: Type.Number(),
+            currency: Text,
+          }),
+        ),
       }),
     ),
-    signed: Type.Optional(Type.Object({ at: Text, technician: Text, customer: Text, note: Text })),
+    /** What the customer said to it before the work. */
+    accepted: Type.Optional(
+      Type.Object({
+        agreed: Type.Boolean(),
+        at: Text,
+        by: Text,
+        how: Text,
+        amount: Type.Number(),
+        currency: Text,
+        note: Text,
+        /** Whether what is decided now is what they spoke of. */
+        current: Type.Boolean(),
+      }),
+    ),
+    /** What is to come: `3 December 2026` is the screen’s. */
+    ahead: Type.Array(Type.Object({ on: Text, text: Text })),
+    /** Whether what was done was proven; absent where nothing was done. */
+    proven: Type.Optional(Type.Boolean()),
+    signed: Type.Optional(
+      Type.Object({
+        at: Text,
+        technician: Text,
+        customer: Text,
+        note: Text,
+        /** Why it was signed with something owed. */
+        owed: Type.Optional(Text),
+        /** Signatures drawn by hand, by the hash of their picture. */
+        drawn: Type.Optional(
+          Type.Object({ technician: Type.Optional(Text), customer: Type.Optional(Text) }),
+        ),
+      }),
+    ),
   },
   { $id: 'report' },
 );

@@ -42,10 +42,18 @@ import type { Sheet } from '../sheet/schema';
 import { insulationWords } from '../job/findings/insulation';
 import { episodesOf } from '../job/history/episodes';
 import type { NotedHistory } from '../job/history/history';
-import { proofOf } from '../job/findings/proof';
+import { aheadOf } from '../job/endings/ahead';
+import { ACCEPT_WORDS } from '../job/kinds/accepted';
+import { asked } from '../job/kinds/asked';
+import type { BodyOf } from '../job/kinds/index';
+import { matched } from '../job/kinds/matched';
+import { setting } from '../job/kinds/setting';
+import { watched } from '../job/kinds/watched';
+import { mendedOf } from '../job/mended/mended';
 import type { Report, ReportRow } from './report-schema';
 
 import { formatQuantity } from '../units/format';
+import { sentence } from '../units/sentence';
 import { nth } from '../numeric/nth';
 
 const WORTH_PRINTING = 0.05;
@@ -66,6 +74,7 @@ function historyLine(sheet: Sheet, { rows }: NotedHistory): string {
 export function buildReport(sheet: Sheet, state: JobState, assessment: Assessment): Report {
   const { decision, signed } = state;
   const then = assessedAtDecision(sheet, state) ?? assessment;
+  const mended = mendedOf(sheet, state);
   return {
     complaint: state.complaint,
     codes: state.codes.map((code) => ({
@@ -104,9 +113,17 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     meter: state.meters.map(({ name }) => name).join('; ') || 'not stated: readings taken as exact',
     lead: state.lead ? formatQuantity(state.lead.value, 'ohm') : 'not zeroed',
     ...(decision && { decision: decisionLines(sheet, decision.body) }),
+    ...(state.accepted && { accepted: acceptedOf(state, state.accepted) }),
+    ahead: aheadOf(sheet, state).map(({ on, text }) => ({ on, text })),
+    ...(mended && { proven: mended.proven }),
     ...(signed && { signed: { at: signed.at, ...signed.body } }),
   };
 }
+
+const acceptedOf = ({ decision }: JobState, { at, body }: NonNullable<JobState['accepted']>) => {
+  const { decision: of, ...said } = body;
+  return { at, ...said, how: ACCEPT_WORDS[body.how].slice(2), current: of === decision?.id };
+};
 
 /** Belief as it was when the technician decided; undefined where nothing was found or done since. */
 function assessedAtDecision(sheet: Sheet, state: JobState): Assessment | undefined {
@@ -337,7 +354,8 @@ function notProvenLines(sheet: Sheet, assessment: Assessment, state: JobState): 
     );
   }
   if (assessment.unexplained) lines.unshift('This sheet does not explain what was found.');
-  const proof = proofOf(state);
+  const mended = mendedOf(sheet, state);
+  const proof = mended?.proof;
   const endings = state.decision?.body.endings ?? [];
   if (!proof && endings.some(({ kind }) => kind !== 'sound' && kind !== 'release'))
     lines.push('The repair itself: nothing was fitted or proven on this visit.');
@@ -348,7 +366,7 @@ function notProvenLines(sheet: Sheet, assessment: Assessment, state: JobState): 
         ? `The repair itself; still bad or not measured again: ${[...new Set(owed)].join('; ')}.`
         : 'The repair itself: nothing that was bad was measured again.',
     );
-  }
+  } else if (mended && !mended.proven) lines.push(`The repair itself: ${mended.owed.join('; ')}.`);
   return lines;
 }
 
@@ -358,12 +376,35 @@ const takenName = (taken: Taken): string =>
     : taken.test.title;
 
 function repairLines(sheet: Sheet, state: JobState): string[] {
-  const proof = proofOf(state);
+  const mended = mendedOf(sheet, state);
   return [
+    ...[...state.asked.values()].map(({ body }) => `${saidOfAsk(sheet, body)}.`),
+    ...[...state.matched.values()].map(({ body }) => `${sentence(matched.words(body, sheet))}.`),
     ...state.works.map(({ body }) => `${workWords(body, sheet)}.`),
-    ...(proof?.good ?? []).map((taken) => `Measured again and good: ${takenName(taken)}.`),
-    ...(proof?.proven ? ['Everything that was bad before is good now.'] : []),
+    ...[...state.settings.values()].map(({ body }) => `${setting.words(body, sheet)}.`),
+    ...movedWires(sheet, state),
+    ...(mended?.proof.good ?? []).map((taken) => `Measured again and good: ${takenName(taken)}.`),
+    ...(mended?.steps ?? []).flatMap(({ watched: seen }) =>
+      seen ? [`${watched.words(seen.body, sheet)}: ${seen.judged.sentence ?? ''}`] : [],
+    ),
+    ...(mended?.proof.proven && mended.proof.good.length > 0
+      ? ['Everything that was bad before is good now.']
+      : []),
+    ...(mended?.proven ? ['The repair is proven.'] : []),
   ];
+}
+
+const saidOfAsk = (sheet: Sheet, body: BodyOf<'asked'>): string =>
+  `${sheet.parts.find(({ id }) => id === body.part)?.name ?? body.part}: ${asked.words(body, sheet)}`;
+
+/** `Wires moved by the map “Fit a substitute defrost board”: 6 of 6.` */
+function movedWires(sheet: Sheet, { ticks, works }: JobState): string[] {
+  const fitted = new Set(works.flatMap(({ body }) => body.part ?? []));
+  return (sheet.procedures ?? []).flatMap(({ id, for: part, title, wireMap = [] }) => {
+    if (wireMap.length === 0 || part === undefined || !fitted.has(part)) return [];
+    const moved = wireMap.filter((_, i) => ticks.has(`${id} wire ${i}`)).length;
+    return [`Wires moved by the map “${title ?? id}”: ${moved} of ${wireMap.length}.`];
+  });
 }
 
 /** A test left out whole is one line; single points of it are named. */
@@ -382,7 +423,7 @@ function skippedLines(sheet: Sheet, state: JobState): Report['skipped'] {
 
 function decisionLines(
   sheet: Sheet,
-  { endings, leading, probability, reason }: Decision,
+  { endings, leading, probability, reason, against }: Decision,
 ): NonNullable<Report['decision']> {
   const parts = endings.flatMap(({ part }) => sheet.parts.find(({ id }) => id === part) ?? []);
   const replaced = endings.filter(({ kind }) => kind === 'replace');
@@ -399,5 +440,6 @@ function decisionLines(
     followsEvidence: replaced.length > 0 && replaced.every(({ part }) => part === leading),
     accused: leading !== null,
     before: parts.flatMap(({ before }) => before ?? []),
+    ...(against && { against }),
   };
 }

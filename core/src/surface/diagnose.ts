@@ -38,4 +38,5 @@ export type { Weight } from '../diagnose/weights';
 export { type Action, actionsOf } from '../decide/actions';
 export { actionsOfSheet, withoutPrice } from '../decide/of-sheet';
 export { type BreakEven, breakEvens } from '../decide/break-even';
-export { decide, type Plan, pricePlans } from '../decide/plans';
+export { triageOf } from '../decide/triage';
+export { decide, type Plan, pricePlans, startingWith } from '../decide/plans';

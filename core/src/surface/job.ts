@@ -18,7 +18,7 @@ export { answerWords, outcomesFound } from '../job/findings/finds';
 export { dutyOf, meterProblem } from '../job/findings/instruments';
 export { judgeTaken, seriesErrors } from '../job/findings/judge-taken';
 export { limitsAt, ofPoint, stillAsked } from '../job/findings/limits';
-export { inShowingState, isStale, lookSince, proofOf, staleOf } from '../job/findings/proof';
+export { inShowingState, isStale, lookSince, staleOf } from '../job/findings/proof';
 export { CONTACT_OWED, LEADS_MATTER_BELOW, owesProof } from '../job/findings/owed';
 export { energises, shortsOf } from '../job/findings/shorted';
 export { foldJob } from '../job/fold/fold';
@@ -32,6 +32,13 @@ export {
   MOST_HISTORY_ROWS,
   type NotedHistory,
 } from '../job/history/history';
+export { beforePart } from '../job/before-part/before-part';
+export { asksMatch, asOnOld, matchOf, wantedWords } from '../job/before-part/match';
+export { FOUND_WORDS } from '../job/kinds/asked';
+export { FOLLOW_WORDS } from '../job/kinds/follow-up';
+export { MATCH_WORDS } from '../job/kinds/matched';
+export { type Mended, mendedOf, type ProvingStep } from '../job/mended/mended';
+export { judgeWatch, readsLike, type Watch } from '../job/mended/judge-watch';
 export { CONTACT_WORDS } from '../job/kinds/contact';
 export {
   type Ending,
@@ -42,6 +49,8 @@ export {
   ENDINGS,
   endingWords,
 } from '../job/endings/ending';
+export { type Ahead, aheadOf } from '../job/endings/ahead';
+export { owedAtSigning } from '../job/endings/owed-at-signing';
 export { mendsOf, workOf, workOwed } from '../job/endings/mends';
 export {
   type BodyOf,
@@ -70,7 +79,7 @@ export {
   pathsTouched,
 } from '../job/trail/path-progress';
 export { accessOwedFor, leftOpen } from '../job/state/access';
-export { CONTACT_PROOFS } from '../job/state/facts';
+export { ACCEPT_WAYS, CONTACT_PROOFS, FOLLOW_UPS, WHY_ANSWERS } from '../job/state/facts';
 export { liveStateAt, stateEndsAt } from '../job/state/live-state';
 export {
   isSilent,

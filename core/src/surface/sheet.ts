@@ -12,7 +12,7 @@ export { expandSheet, machineSheet, plainSheet } from '../sheet/expand/expand';
 export { variantOwed } from '../sheet/variant-owed';
 export { machinesOf, type Chosen } from '../sheet/expand/variants';
 export { liftSheet } from '../sheet/lift';
-export { findPoint, findTest, stateName, stateOf } from '../sheet/lookup';
+export { findPart, findPoint, findTest, stateName, stateOf } from '../sheet/lookup';
 export {
   allObservables,
   observableId,
@@ -49,6 +49,7 @@ export {
 export {
   REPAIR_KINDS,
   type Fault,
+  type Part,
   type Procedure,
   type Repair,
   type Try,

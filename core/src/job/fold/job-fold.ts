@@ -221,6 +221,13 @@ function plainPartsOf(draft: Draft): Omit<JobState, 'log' | keyof Finished> {
     symptoms: draft.symptoms,
     looked: draft.looked,
     rules: draft.rules,
+    asked: draft.asked,
+    matched: draft.matched,
+    ...(draft.accepted && { accepted: draft.accepted }),
+    ticks: draft.ticks,
+    settings: draft.settings,
+    watched: draft.watched,
+    followUps: draft.followUps,
     ...(draft.decision && { decision: draft.decision }),
     ...(draft.signed && { signed: draft.signed }),
   };

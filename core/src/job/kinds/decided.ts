@@ -28,6 +28,15 @@ export const decided = defineKind({
     /** Probability then of the part chosen; 0 without one. */
     probability: Type.Number({ minimum: 0, maximum: 1 }),
     reason: Note,
+    /** The way that was expected to cost least, where another was chosen. */
+    against: Type.Optional(
+      strict({
+        words: Type.String({ maxLength: 1000 }),
+        cost: Type.Number({ minimum: -1e9, maximum: 1e9 }),
+        chosenCost: Type.Number({ minimum: -1e9, maximum: 1e9 }),
+        currency: Type.String({ maxLength: 8 }),
+      }),
+    ),
   }),
   group: 'findings',
   admit({ sheet, state, entry: { body } }): Refusal | undefined {
@@ -36,6 +45,11 @@ export const decided = defineKind({
       if (owed !== undefined) return refuse('ending-unsaid', owed);
     }
     if (body.reason.trim() !== '') return undefined;
+    if (body.against)
+      return refuse(
+        'reason-owed',
+        'Another way is expected to cost less. Say why this one; it goes on the record.',
+      );
     return body.endings.map((ending) => unreasoned(state, ending, body.leading)).find(Boolean);
   },
   apply(draft, entry) {

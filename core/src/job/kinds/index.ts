@@ -2,8 +2,10 @@
 import type { Static } from '@sinclair/typebox';
 import type { Numbering, WrittenEntry } from '../log/entry';
 import { access } from './access';
+import { accepted } from './accepted';
 import { answer } from './answer';
 import { arrived } from './arrived';
+import { asked } from './asked';
 import { clock } from './clock';
 import { clockSet } from './clock-set';
 import { clockStopped } from './clock-stopped';
@@ -14,6 +16,8 @@ import { decided } from './decided';
 import { decision } from './decision';
 import { energised } from './energised';
 import { fitted } from './fitted';
+import { followUp } from './follow-up';
+import { followedUp } from './followed-up';
 import { found } from './found';
 import { given } from './given';
 import { handed } from './handed';
@@ -22,6 +26,7 @@ import type { AnyKind } from './kind';
 import { lead } from './lead';
 import { licence } from './licence';
 import { looked } from './looked';
+import { matched } from './matched';
 import { meter } from './meter';
 import { observed } from './observed';
 import { opened } from './opened';
@@ -32,12 +37,15 @@ import { purged } from './purged';
 import { reading } from './reading';
 import { safed } from './safed';
 import { series } from './series';
+import { setting } from './setting';
 import { signed } from './signed';
 import { skipped } from './skipped';
 import { symptom } from './symptom';
+import { ticked } from './ticked';
 import { variant } from './variant';
 import { voided } from './voided';
 import { voltsSeen } from './volts-seen';
+import { watched } from './watched';
 import { window } from './window';
 import { withdrawn } from './withdrawn';
 import { work } from './work';
@@ -76,9 +84,17 @@ const KINDS = [
   photo,
   decision,
   decided,
+  asked,
+  matched,
+  accepted,
   fitted,
+  setting,
   work,
+  ticked,
+  watched,
   looked,
+  followUp,
+  followedUp,
   handed,
   signed,
   withdrawn,

@@ -1,9 +1,12 @@
 import { Type } from '@sinclair/typebox';
 import { words } from '../../schema-words';
 import { refuse, type Refusal } from '../admission/refusal';
+import { owedAtSigning } from '../endings/owed-at-signing';
 import { Id, Note, Person, Said, strict } from '../log/words';
 import { leftOpen } from '../state/access';
 import { defineKind } from './kind';
+
+const Hash = Type.String({ pattern: '^[0-9a-f]{64}$' });
 
 export const signed = defineKind({
   kind: 'signed',
@@ -11,6 +14,12 @@ export const signed = defineKind({
     technician: Person,
     customer: Type.String({ maxLength: 120 }),
     note: Note,
+    /** Drawn by hand: SHA-256 of each picture. */
+    drawn: Type.Optional(
+      strict({ technician: Type.Optional(Hash), customer: Type.Optional(Hash) }),
+    ),
+    /** Why it is signed with something owed. */
+    owed: Type.Optional(Said),
     /** How the machine was left, as it was said before signing; absent in logs from before it was. */
     left: Type.Optional(
       strict({
@@ -39,6 +48,12 @@ export const signed = defineKind({
       return refuse(
         'left-unsaid',
         'The machine is no longer as it was said to be left. Read that again, then sign.',
+      );
+    const owed = owedAtSigning(sheet, state);
+    if (owed.length > 0 && !body.owed?.trim())
+      return refuse(
+        'owed-unsaid',
+        `Still owed: ${owed.join('; ')}. Do it, or write why it stays so.`,
       );
     const said = new Set(
       left.open.filter(({ reason }) => reason.trim()).map(({ access }) => access),

@@ -6,6 +6,7 @@ import type { Sheet } from '../../sheet/schema';
 import { licenceRefusal } from '../admission/licence';
 import { refuse, type Refusal } from '../admission/refusal';
 import { Id, Note, strict } from '../log/words';
+import { matchOf } from '../before-part/match';
 import { namedCures } from '../work/cures';
 import { doWork } from '../work/do-work';
 import { badInBox } from '../work/compared';
@@ -68,6 +69,12 @@ export function workRefusal(
     return refuse(
       'bad-in-box',
       `The new part reads bad itself: “${bad.test.title}”. Do not fit it; measure another one, or this one again.`,
+    );
+  const match = part === undefined ? undefined : state.matched.get(part);
+  if (what === 'fitted' && match && matchOf(known, match.body).verdict === 'forbidden')
+    return refuse(
+      'no-match',
+      `“${match.body.number}” does not match what this machine asks for. Do not fit it; hold another one against it.`,
     );
   if (!HANDS.has(what) || state.energy.kind === 'dead' || blind) return undefined;
   return refuse(

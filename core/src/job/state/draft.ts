@@ -7,13 +7,18 @@ import type { StoreFinding } from '../../conditions/fast-store';
 import { AS_FOUND, type Energy } from '../../conditions/energy';
 import type { LoggedEntry } from '../log/entry';
 import type {
+  Acceptance,
   Arrival,
+  Asked,
   ContactProof,
   Contradiction,
   Decision,
   Find,
+  FollowUp,
   Licence,
+  Matched,
   Noted,
+  OldSetting,
   Opening,
   Picture,
   Signature,
@@ -22,7 +27,7 @@ import type { Continued } from '../work/continued';
 import type { NotedHistory } from '../history/history';
 import type { KeptTwin } from '../work/kept-twin';
 import type { NotedWork } from '../work/work';
-import type { Compared, Entered, Looked, Overruled, ShownCode, Taken } from './state';
+import type { Compared, Entered, Looked, Overruled, ShownCode, Taken, Watched } from './state';
 
 /** A work, with what stood before it. */
 export interface Change {
@@ -92,6 +97,17 @@ export interface Draft {
   finds: Map<string, readonly Find[]>;
   voided: Map<string, string>;
   overruled: Map<string, Overruled>;
+  /** By part and question. */
+  asked: Map<string, Noted<Asked>>;
+  /** By part. */
+  matched: Map<string, Noted<Matched>>;
+  accepted?: Noted<Acceptance>;
+  /** By procedure, kind and place, the entry that ticked it. */
+  ticks: Map<string, string>;
+  /** By part and name. */
+  settings: Map<string, Noted<OldSetting>>;
+  watched: Watched[];
+  followUps: FollowUp[];
   decision?: Noted<Decision>;
   signed?: Noted<Signature>;
 }
@@ -134,6 +150,12 @@ export function emptyDraft(): Draft {
     finds: new Map(),
     voided: new Map(),
     overruled: new Map(),
+    asked: new Map(),
+    matched: new Map(),
+    ticks: new Map(),
+    settings: new Map(),
+    watched: [],
+    followUps: [],
   };
 }
 

@@ -59,12 +59,74 @@ export interface Decision {
   readonly probability: number;
   /** Why another than what leads, or why it ends so. */
   readonly reason: string;
+  /** The way that was expected to cost least, where another was chosen. */
+  readonly against?: {
+    readonly words: string;
+    readonly cost: number;
+    readonly chosenCost: number;
+    readonly currency: string;
+  };
 }
+
+/** What came of a question why a part died: it was so, it was not, or nobody can tell. */
+export const WHY_ANSWERS = ['yes', 'no', 'open'] as const;
+
+/** How somebody agreed. */
+export const ACCEPT_WAYS = ['here', 'phone', 'written'] as const;
+
+export interface Asked {
+  readonly part: string;
+  readonly ask: string;
+  readonly found: (typeof WHY_ANSWERS)[number];
+  readonly note: string;
+}
+
+export interface Matched {
+  readonly part: string;
+  readonly number: string;
+  readonly values: Readonly<Record<string, string>>;
+  readonly old?: Readonly<Record<string, string>>;
+  readonly note: string;
+}
+
+export interface OldSetting {
+  readonly part: string;
+  readonly name: string;
+  readonly value: string;
+  readonly copied?: true;
+}
+
+export interface Acceptance {
+  /** The decision that it answers. */
+  readonly decision: string;
+  readonly agreed: boolean;
+  readonly by: string;
+  readonly how: (typeof ACCEPT_WAYS)[number];
+  readonly amount: number;
+  readonly currency: string;
+  readonly minutes?: number;
+  readonly note: string;
+}
+
+/** What may still be to come after a visit. */
+export const FOLLOW_UPS = ['parts', 'visit', 'send-back', 'prove', 'other'] as const;
+
+/** Something to come, with what ended it. */
+export type FollowUp = Noted<{
+  readonly what: (typeof FOLLOW_UPS)[number];
+  readonly on: string;
+  readonly part?: string;
+  readonly note: string;
+}> & { readonly done?: Noted<{ readonly note: string }> };
 
 export interface Signature {
   readonly technician: string;
   readonly customer: string;
   readonly note: string;
+  /** Drawn by hand: SHA-256 of each picture. */
+  readonly drawn?: { readonly technician?: string; readonly customer?: string };
+  /** Why it is signed with something owed. */
+  readonly owed?: string;
   /** How the machine was left, as it was said before signing; absent in logs from before it was. */
   readonly left?: {
     readonly energy: EnergyKind;

@@ -4,7 +4,7 @@ import type { Given } from '../../judge/given';
 import type { Judgement } from '../../judge/judge';
 import type { LeadZero, Reading } from '../../judge/reading';
 import type { TogetherRule } from '../../judge/groups/index';
-import type { Series } from '../../judge/series/samples';
+import type { Sample, Series } from '../../judge/series/samples';
 import type { MeterProfile } from '../../meter/profile';
 import type { AskTest, MeasureTest, SheetCode, TestPoint } from '../../sheet/schema';
 import type { NamedClock, Attempts, Spell } from './windows';
@@ -18,13 +18,18 @@ import type { NotedWork } from '../work/work';
 import type { StoreFinding } from '../../conditions/fast-store';
 import type { FoldedEntry, LoggedEntry } from '../log/entry';
 import type {
+  Acceptance,
   Arrival,
+  Asked,
   ContactProof,
   Contradiction,
   Decision,
   Find,
+  FollowUp,
   Licence,
+  Matched,
   Noted,
+  OldSetting,
   Picture,
   Signature,
 } from './facts';
@@ -131,6 +136,15 @@ export type Looked = Noted<{ readonly seen: boolean }> & {
   readonly state?: string | null;
 };
 
+/** A watched step of a prove procedure, with what it says. */
+export type Watched = Noted<{
+  readonly procedure: string;
+  readonly step: number;
+  readonly samples?: readonly Sample[];
+  readonly seen?: boolean;
+  readonly note: string;
+}> & { readonly judged: Judgement };
+
 /** A live state that was entered. */
 export interface Entered {
   readonly state: string;
@@ -218,6 +232,20 @@ export interface JobState {
   readonly looked: readonly Looked[];
   /** By which edition of the rules this log folds. */
   readonly rules: 1 | 2;
+  /** By `part question`, what came of why the old one died. */
+  readonly asked: ReadonlyMap<string, Noted<Asked>>;
+  /** By part, the one in the hand held against what it must match. */
+  readonly matched: ReadonlyMap<string, Noted<Matched>>;
+  /** What the customer said last to a decision. */
+  readonly accepted?: Noted<Acceptance>;
+  /** By `procedure step 3` or `procedure wire 0`, the entry that ticked it. */
+  readonly ticks: ReadonlyMap<string, string>;
+  /** By `part name`, settings of old parts to be copied. */
+  readonly settings: ReadonlyMap<string, Noted<OldSetting>>;
+  /** Steps of prove procedures that were watched, in order. */
+  readonly watched: readonly Watched[];
+  /** What is to come after this visit, with what has come. */
+  readonly followUps: readonly FollowUp[];
   readonly decision?: Noted<Decision>;
   readonly signed?: Noted<Signature>;
 }

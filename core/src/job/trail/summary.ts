@@ -3,6 +3,9 @@ import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { words } from '../../schema-words';
 import type { Sheet } from '../../sheet/schema';
 import { endingWords } from '../endings/ending';
+import { aheadOf } from '../endings/ahead';
+import { mendedOf } from '../mended/mended';
+import { FOLLOW_UPS } from '../state/facts';
 import type { JobState } from '../state/state';
 import { keptTwinSchema } from '../work/kept-twin';
 import { twinsOf } from '../work/twins';
@@ -10,7 +13,7 @@ import { takenCount } from './steps';
 import { currentStage, TRAIL } from './trail';
 
 /** Raise it when {@link summarise} changes, so that stored projections are made again. */
-export const SUMMARY_VERSION = 5;
+export const SUMMARY_VERSION = 6;
 
 const orNull = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
 const Count = Type.Integer({ minimum: 0 });
@@ -33,6 +36,19 @@ export const jobSummarySchema = Type.Object(
     signedAt: orNull(Type.String()),
     /** Device time of the latest entry; null for an empty log. */
     lastAt: orNull(Type.String()),
+    /** Whether what was done was proven; absent where nothing was done. */
+    proven: Type.Optional(Type.Boolean()),
+    /** What is to come after the visit and has not come, the earliest first; absent where nothing is. */
+    ahead: Type.Optional(
+      Type.Array(
+        Type.Object({
+          entry: Type.String(),
+          what: words(FOLLOW_UPS),
+          on: Type.String(),
+          text: Type.String(),
+        }),
+      ),
+    ),
     /** What good twins read, for the next job on this model; absent where none was measured. */
     twins: Type.Optional(Type.Array(keptTwinSchema)),
   },
@@ -45,6 +61,8 @@ export function summarise(sheet: Sheet, state: JobState): JobSummary {
   const part = endings.find(({ kind }) => kind === 'replace')?.part ?? null;
   const stage = currentStage(sheet, state);
   const twins = twinsOf(state);
+  const mended = mendedOf(sheet, state);
+  const ahead = aheadOf(sheet, state);
   return {
     status: state.signed ? 'signed' : 'open',
     stage,
@@ -57,6 +75,8 @@ export function summarise(sheet: Sheet, state: JobState): JobSummary {
     ending: endings.map((each) => endingWords(sheet, each)).join('; ') || null,
     signedAt: state.signed?.at ?? null,
     lastAt: state.log.at(-1)?.at ?? null,
+    ...(mended && { proven: mended.proven }),
+    ...(ahead.length > 0 && { ahead }),
     ...(twins.length > 0 && { twins }),
   };
 }

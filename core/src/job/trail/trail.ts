@@ -8,7 +8,7 @@ import { testsOf } from '../../sheet/all-tests';
 import { observablesOf } from '../../sheet/observables';
 import type { Sheet } from '../../sheet/schema';
 import { mendsOf, workOwed } from '../endings/mends';
-import { proofOf } from '../findings/proof';
+import { mendedOf } from '../mended/mended';
 import type { JobState } from '../state/state';
 import { isAsked, takenCount } from './steps';
 
@@ -86,7 +86,7 @@ export const TRAIL = [
     stage: 'prove',
     name: 'Prove',
     wanted: (state) => state.works.length > 0 || mendsOf(state).length > 0,
-    owed: (_, state) => unless(proofOf(state)?.proven === true),
+    owed: (sheet, state) => unless(mendedOf(sheet, state)?.proven === true),
     guard: (_, state) => (state.works.length > 0 ? undefined : 'mend'),
   }),
   defineStage({
