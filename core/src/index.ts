@@ -20,6 +20,7 @@ export {
   MOST_PLACE_ROWS,
   type PinsFoundResource,
   type PlaceResource,
+  type SubstituteResource,
   siteEdit,
   unitEdit,
 } from './api/places';
@@ -38,6 +39,7 @@ export {
   type Problem,
   NAMELESS_SHOP,
   planInput,
+  priceListInput,
   problemSchema,
   type RevisionResource,
   shopPricesSchema,
@@ -76,6 +78,20 @@ export {
   supplyVolts,
 } from './conditions/sources';
 export { highestStored, joulesIn, storesOf } from './conditions/stores';
+export {
+  JOB_FILE,
+  type JobFile,
+  jobFile,
+  jobFileSchema,
+  type JobFilePhoto,
+  photosNamed,
+  tamperedIn,
+} from './job-file/job-file';
+export { type Coverage, coverageOf } from './shop/coverage';
+export { numbersOf, type Offer, offersOf } from './shop/offers';
+export { numberKey, type PriceRow } from './shop/price-row';
+export { type PriceTable, priceTable, readPrices } from './shop/read-prices';
+export { quoteOf } from './shop/quote';
 export { CoreError, InvalidInputError, UnknownReferenceError } from './errors';
 export { findFormula, FORMULAS } from './formulas/catalogue/index';
 export {
@@ -121,6 +137,7 @@ export {
   splitTable,
   type Table,
 } from './quick/columns';
+export { HOUSE_TOLERANCE } from './quick/expected';
 export { slug } from './quick/propose';
 export { type QuickHead, quickSheet } from './quick/quick-sheet';
 export { readRows, type RowProblem } from './quick/rows';

@@ -15,6 +15,7 @@ import { knownHost } from './known-host';
 import { ProblemError, problemResponse } from './problem';
 import { customerRoutes } from './routes/customers';
 import { healthRoutes } from './routes/health';
+import { jobFileRoutes } from './routes/job-files';
 import { jobRoutes } from './routes/jobs';
 import { meterRoutes } from './routes/meters';
 import { openApiRoutes } from './routes/openapi';
@@ -43,6 +44,8 @@ export interface AppOptions {
 const LARGEST_BODY = 512 * 1024;
 /** Above the largest sheet in characters, for text beyond ASCII takes more bytes. */
 const LARGEST_SHEET_BODY = 8 * 1024 * 1024;
+/** Where whole documents come in: sheets, price lists, jobs. */
+const LARGE_PATHS = ['/api/v1/sheets', '/api/v1/shop/price-list', '/api/v1/job-files'];
 
 export function createApp({
   store,
@@ -81,7 +84,8 @@ export function createApp({
   app.use('/api/*', (c, next) => {
     // Pictures have a limit of their own.
     if (c.req.path.startsWith('/api/v1/photos')) return next();
-    return c.req.path.startsWith('/api/v1/sheets') ? sheetLimit(c, next) : plainLimit(c, next);
+    const large = LARGE_PATHS.some((path) => c.req.path.startsWith(path));
+    return large ? sheetLimit(c, next) : plainLimit(c, next);
   });
   app.use('/api/*', async (c, next) => {
     await next();
@@ -104,6 +108,7 @@ export function createApp({
     .route('/meters', meterRoutes(store))
     .route('/photos', photoRoutes(photos))
     .route('/sheets', sheetRoutes(store, heavy))
+    .route('/job-files', jobFileRoutes(store))
     .route('/jobs', jobRoutes(store));
   app.route('/api/v1', api);
   app.route('/health', healthRoutes(store));

@@ -147,7 +147,7 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
     const inference = infer(model, evidence as Evidence[], { size: most });
     const prices = { ...USUAL_SHOP, ...priced.shop, ...shop };
     const actions = whole
-      ? actionsOfSheet(whole, 0)
+      ? actionsOfSheet(whole)
       : actionsOf(model, priced.parts, 'repairs' in priced ? (priced.repairs ?? []) : []);
     const named = ({ visits, ...figures }: Plan) => ({
       plan: visits.map((visit) => visit.map(({ id }) => id)),

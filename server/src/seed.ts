@@ -4,6 +4,7 @@ import { seedOf } from '@jeitinho/core';
 import { attachSheet } from './store/attach-sheet';
 import { giveBench } from './store/benches';
 import { appendEntries } from './store/append';
+import { keepPrices } from './store/price-list';
 import { projectNow } from './store/projections';
 import { Op } from 'sequelize';
 import type { Store } from './store/models/index';
@@ -16,6 +17,7 @@ export async function seedDemo(store: Store, world: DemoWorld, today = new Date(
     await store.settings.create({ name: 'shop', value: shop });
   if (!(await store.settings.findByPk('meters')))
     await store.settings.create({ name: 'meters', value: world.meters });
+  if ((await store.prices.count()) === 0) await keepPrices(store, world.prices, false);
   await store.customers.bulkCreate([...world.customers], { ignoreDuplicates: true });
   await store.sites.bulkCreate([...world.sites], { ignoreDuplicates: true });
   await store.units.bulkCreate([...world.units], { ignoreDuplicates: true });
@@ -53,7 +55,20 @@ async function seedJob(store: Store, job: DemoJob, author: string, today: Date):
   if (job.entries.length > 0) {
     const signed = (await store.jobs.findByPk(job.id))?.status === 'signed';
     if (!signed) await appendEntries(store, job.id, job.entries);
+    await seedAhead(store, job, author, today);
     await projectNow(store);
+  }
+}
+
+/** Counted from the day of the first seeding; what is there already keeps its day. */
+async function seedAhead(store: Store, job: DemoJob, author: string, today: Date): Promise<void> {
+  for (const { id, inDays, ...body } of job.ahead ?? []) {
+    if (await store.entries.findOne({ where: { id } })) continue;
+    const on = dayOf(timeOn(today, '12:00', inDays));
+    const at = today.toISOString();
+    await appendEntries(store, job.id, [
+      { id, kind: 'follow-up', at, author, body: { ...body, on } },
+    ]);
   }
 }
 

@@ -5,6 +5,7 @@
 import { Type, type Static, type TObject, type TSchema } from '@sinclair/typebox';
 import { dictionarySchema } from '../bench/machine/dictionary';
 import { meterProfileSchema } from '../meter/profile';
+import { jobFileSchema } from '../job-file/job-file';
 import { reportSchema } from '../report/report-schema';
 import { sheetSchema, type WrittenSheet } from '../sheet/schema';
 import {
@@ -17,6 +18,7 @@ import {
   placeSchema,
   pinsFoundSchema,
   sheetUnitsSchema,
+  substituteSchema,
   siteEdit,
   unitEdit,
 } from './places';
@@ -31,7 +33,9 @@ import {
   jobInput,
   jobListItemSchema,
   jobSchema,
+  keptPricesSchema,
   planInput,
+  priceListInput,
   revisionSchema,
   savedSheetSchema,
   sheetListItemSchema,
@@ -44,6 +48,7 @@ import {
   unitResourceSchema,
   unitWithVisitsSchema,
 } from './resources';
+import { priceRowSchema } from '../shop/price-row';
 import type { RouteName } from './routes';
 
 export interface Operation {
@@ -67,6 +72,8 @@ const PICTURES = ['image/jpeg', 'image/png', 'image/webp'] as const;
 const list = <S extends TSchema>(schema: S) => Type.Array(schema);
 const aSheet = Type.Unsafe<WrittenSheet>(sheetSchema);
 
+const broughtSchema = Type.Object({ id: Type.String(), known: Type.Boolean() });
+
 export const OPERATIONS = {
   health: {
     summary: 'Alive, and able to reach its database',
@@ -77,6 +84,16 @@ export const OPERATIONS = {
     summary: 'What work and waiting cost in this shop',
     body: shopPricesSchema,
     answers: { 200: shopPricesSchema },
+  },
+  priceList: {
+    summary: 'The shop’s price list by number',
+    paged: true,
+    answers: { 200: list(priceRowSchema) },
+  },
+  setPriceList: {
+    summary: 'Bring in a price list: rows by their numbers, or the whole of it',
+    body: priceListInput,
+    answers: { 200: keptPricesSchema },
   },
   customers: { summary: 'Customers by name', paged: true, answers: { 200: list(customerSchema) } },
   addCustomer: {
@@ -176,6 +193,12 @@ export const OPERATIONS = {
     summary: 'Units that a sheet covers by maker and model, and do not have it',
     answers: { 200: sheetUnitsSchema },
   },
+  substitutes: {
+    summary:
+      'Parts held against one of the sheet’s that were not the maker’s own, and how they fared',
+    query: Type.Object({ part: Words }),
+    answers: { 200: list(substituteSchema) },
+  },
   sheetPins: {
     summary: 'Pins that visits found elsewhere than the sheet has them, the newest first',
     answers: { 200: list(pinsFoundSchema) },
@@ -211,6 +234,8 @@ export const OPERATIONS = {
     query: Type.Object({
       status: Type.Optional(Type.Union([Type.Literal('open'), Type.Literal('signed')])),
       unit: Type.Optional(Words),
+      /** Those after which something is to come, the earliest first. */
+      ahead: Type.Optional(Type.Literal('open')),
       from: Type.Optional(Words),
       to: Type.Optional(Words),
     }),
@@ -233,6 +258,13 @@ export const OPERATIONS = {
     summary: 'Give a job its sheet, where it was opened without one',
     body: attachInput,
     answers: { 200: jobSchema },
+  },
+  importJob: {
+    summary: 'Bring in a job from a file: whole, or not at all',
+    description:
+      'Its pictures are kept by their own route. A job that is there already gets the entries that it lacks.',
+    body: jobFileSchema,
+    answers: { 201: broughtSchema, 200: broughtSchema },
   },
   report: { summary: 'The service report as data', answers: { 200: reportSchema } },
   entries: {

@@ -1,6 +1,7 @@
 /** Customers with their sites and units: how they are changed, merged, found together and brought in. */
 import { Type, type Static } from '@sinclair/typebox';
 import { Uuid } from '../job/log/words';
+import { words } from '../schema-words';
 import { placeRowSchema } from '../places/row';
 import {
   customerInput,
@@ -70,6 +71,16 @@ export const pinsFoundSchema = Type.Object({
   job: Type.String(),
   foundAt: Type.String(),
 });
+/** A part of another make or number, held against one of a sheet's, and what became of it. */
+export const substituteSchema = Type.Object({
+  job: Type.String(),
+  part: Type.String(),
+  number: Type.String(),
+  at: Type.String(),
+  /** Whether it was fitted at all; whether it was proven; whether the unit was visited again within 90 days. */
+  fared: words(['proven', 'unproven', 'came-back', 'not-fitted']),
+});
+export type SubstituteResource = Readonly<Static<typeof substituteSchema>>;
 export const giveSheetInput = Type.Object(
   { units: Type.Array(Uuid, { minItems: 1, maxItems: 200 }) },
   { additionalProperties: false },

@@ -4,6 +4,8 @@ import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import type { StoredEntry } from '../job/kinds/index';
 import { storedEntrySchema } from '../job/kinds/schemas';
 import { Person, Uuid } from '../job/log/words';
+import { words } from '../schema-words';
+import { priceRowSchema } from '../shop/price-row';
 import { jobSummarySchema } from '../job/trail/summary';
 import { meterProfileSchema } from '../meter/profile';
 import { sheetSchema, type WrittenSheet } from '../sheet/schema';
@@ -16,9 +18,16 @@ const Instant = Type.String({
   pattern: '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$',
 });
 const strict = { additionalProperties: false } as const;
+const Money = Type.Number({ minimum: 0, maximum: 1e9 });
+const Covers = words(['parts', 'parts-labour']);
 
 export const customerInput = Type.Object(
-  { id: Type.Optional(Uuid), name: Name, phone: Type.Optional(Line) },
+  {
+    id: Type.Optional(Uuid),
+    name: Name,
+    phone: Type.Optional(Line),
+    outage: Type.Optional(Type.Union([Money, Type.Null()])),
+  },
   strict,
 );
 export const siteInput = Type.Object(
@@ -42,6 +51,9 @@ export const unitInput = Type.Object(
     kind: Name,
     installedOn: Type.Optional(Type.Union([Day, Type.Null()])),
     warrantyUntil: Type.Optional(Type.Union([Day, Type.Null()])),
+    warrantyCovers: Type.Optional(Type.Union([Covers, Type.Null()])),
+    registered: Type.Optional(Type.Union([Type.Boolean(), Type.Null()])),
+    outage: Type.Optional(Type.Union([Money, Type.Null()])),
     sheetId: Type.Optional(Type.Union([Type.String({ minLength: 1, maxLength: 80 }), Type.Null()])),
   },
   strict,
@@ -64,6 +76,21 @@ export const jobInput = Type.Object(
   },
   strict,
 );
+/** How many lines a price list may have. */
+export const MOST_PRICES = 20_000;
+export const priceListInput = Type.Object(
+  {
+    rows: Type.Array(priceRowSchema, { maxItems: MOST_PRICES }),
+    /** The whole list: what is not in it is put away. */
+    replace: Type.Boolean(),
+  },
+  strict,
+);
+export const keptPricesSchema = Type.Object({
+  added: Type.Integer({ minimum: 0 }),
+  changed: Type.Integer({ minimum: 0 }),
+  removed: Type.Integer({ minimum: 0 }),
+});
 /** When a visit is, and whether somebody waits; what is not named stays. */
 export const planInput = Type.Object(
   {
@@ -106,7 +133,12 @@ const Moment = Type.String({ description: 'ISO 8601, UTC' });
 const Count = Type.Integer({ minimum: 0 });
 
 export const customerSchema = Type.Object(
-  { id: Text, name: Text, phone: Text },
+  {
+    id: Text,
+    name: Text,
+    phone: Text,
+    /** What an hour without a machine costs them. */ outage: Type.Optional(orNull(Money)),
+  },
   { $id: 'customer' },
 );
 export const siteSchema = Type.Object(
@@ -130,6 +162,12 @@ const unitFields = {
   kind: Text,
   installedOn: orNull(Day),
   warrantyUntil: orNull(Day),
+  /** What the warranty bears; parts alone where nobody said. */
+  warrantyCovers: Type.Optional(orNull(Covers)),
+  /** Whether it was registered with its maker. */
+  registered: Type.Optional(orNull(Type.Boolean())),
+  /** What an hour without it costs; the customer’s word where it says none. */
+  outage: Type.Optional(orNull(Money)),
   sheetId: orNull(Text),
 };
 export const unitResourceSchema = Type.Object(unitFields, { $id: 'unit' });
@@ -175,7 +213,6 @@ export const revisionSchema = Type.Object(
 );
 export const savedSheetSchema = Type.Object({ id: Text, revision: Type.Integer({ minimum: 1 }) });
 
-const Money = Type.Number({ minimum: 0, maximum: 1e9 });
 /** What work and waiting cost; `currency` is the sign that figures are written with. */
 export const shopPricesSchema = Type.Object(
   {
@@ -185,6 +222,8 @@ export const shopPricesSchema = Type.Object(
     callback: Money,
     downtime: Money,
     currency: Type.String({ maxLength: 8 }),
+    /** Tolerance where no document states one, percent. */
+    housePercent: Type.Optional(Type.Number({ minimum: 0.1, maximum: 50 })),
   },
   { additionalProperties: false },
 );
@@ -235,6 +274,8 @@ export const jobSchema = Type.Object(
     /** The revision frozen when the job was opened. */
     sheet: orNull(Type.Unsafe<WrittenSheet>(sheetSchema)),
     shop: shopSchema,
+    /** What the shop’s price list says of the sheet’s parts. */
+    prices: Type.Optional(Type.Array(priceRowSchema)),
     /** Whether a simulated machine stands behind it. What is wrong with it is never said. */
     bench: Type.Boolean(),
     /** The latest other visits to the unit. */

@@ -25,7 +25,11 @@ const OPEN = /^(ol|0l|o\.l|open|infinite|∞|aberto)\.?$/i;
  * @param cell - As it stands in the table.
  * @param hint - Unit from its own column or the heading; used where the cell names none.
  */
-export function parseExpected(cell: string, hint?: Unit): ExpectedCell {
+export function parseExpected(
+  cell: string,
+  hint?: Unit,
+  house: number = HOUSE_TOLERANCE,
+): ExpectedCell {
   const text = cell
     .replace(/\u2212/g, '-')
     .replace(/[\u00a0\u2009\u202f]/g, ' ')
@@ -79,7 +83,7 @@ export function parseExpected(cell: string, hint?: Unit): ExpectedCell {
     expect: {
       kind: 'nominal',
       value: one.value,
-      percent: HOUSE_TOLERANCE,
+      percent: house,
       unit: one.unit,
       from: 'house',
     },

@@ -6,7 +6,7 @@ import { METER_FUNCTIONS } from '../meter/functions';
 import { parseEntry } from '../units/entry';
 import type { Unit } from '../units/units';
 import type { ColumnMap, Table } from './columns';
-import { parseExpected, unitOf } from './expected';
+import { HOUSE_TOLERANCE, parseExpected, unitOf } from './expected';
 import { nth } from '../numeric/nth';
 
 export interface QuickRow {
@@ -41,8 +41,15 @@ export interface QuickRows {
 
 const DEAD = /\b(dead|off|isolated|unplugged|desligado|morto|no power|unpowered)\b/i;
 
-/** Read a table. Cells merged downwards leave blanks below: connector and state are carried on. */
-export function readRows({ rows, firstRow }: Table, map: ColumnMap): QuickRows {
+/**
+ * Read a table. Cells merged downwards leave blanks below: connector and state are carried on.
+ * @param house - Tolerance where a cell states none, percent.
+ */
+export function readRows(
+  { rows, firstRow }: Table,
+  map: ColumnMap,
+  house: number = HOUSE_TOLERANCE,
+): QuickRows {
   const read: QuickRow[] = [];
   const problems: RowProblem[] = [];
   let connector = '';
@@ -60,7 +67,7 @@ export function readRows({ rows, firstRow }: Table, map: ColumnMap): QuickRows {
       connector = cell('connector');
     }
     if (cell('state') !== '') state = cell('state');
-    const found = readRow(row, connector, state, cell);
+    const found = readRow(row, connector, state, cell, house);
     if ('problem' in found) problems.push(found.problem);
     else read.push(found.value);
   });
@@ -74,6 +81,7 @@ function readRow(
   connector: string,
   state: string,
   cell: Cell,
+  house: number,
 ): { value: QuickRow } | { problem: RowProblem } {
   const bad = (column: keyof ColumnMap, message: string) => ({ problem: { row, column, message } });
   if (connector === '') return bad('connector', 'No connector is named here or above.');
@@ -91,7 +99,7 @@ function readRow(
   const warmth = warmthOf(cell);
   if (warmth === null)
     return bad('temperature', `“${cell('temperature')}” is no temperature; write 25, or 25 °C.`);
-  const expect = expectationOf(warmth.cell, unit);
+  const expect = expectationOf(warmth.cell, unit, house);
   if (typeof expect === 'string') return bad(cell('expected') ? 'expected' : 'low', expect);
   const limits = limitProblem(expect, []);
   if (limits) return bad('expected', `Limits: ${limits}.`);
@@ -148,7 +156,7 @@ function pinPair(text: string): { red: string; black: string } | undefined {
 }
 
 /** Limits from one cell, or from two columns of lower and upper limit. @returns why not, as text. */
-function expectationOf(cell: Cell, unit: Unit | undefined): Expectation | string {
+function expectationOf(cell: Cell, unit: Unit | undefined, house: number): Expectation | string {
   const expected = cell('expected');
   const scaled = (text: string) =>
     cell('unit') !== '' && /^[-+]?[\d.,\s]+$/.test(text) ? `${text} ${cell('unit')}` : text;
@@ -168,7 +176,7 @@ function expectationOf(cell: Cell, unit: Unit | undefined): Expectation | string
       ? { kind: 'atLeast', low: from, unit }
       : { kind: 'atMost', high: to!, unit };
   }
-  const read = parseExpected(scaled(expected), unit);
+  const read = parseExpected(scaled(expected), unit, house);
   if (read.kind === 'expectation') return read.expect;
   return read.kind === 'error' ? read.message : 'Nothing is expected here: give a value or limits.';
 }

@@ -12,6 +12,7 @@ import { Op } from 'sequelize';
 import { jsonBody, onCalendar } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import { withUnit } from '../store/joins';
+import { pricesFor } from '../store/price-list';
 import { giveBench } from '../store/benches';
 import { frozenSheet } from '../store/frozen-sheets';
 import { withJobState } from '../store/hot-jobs';
@@ -27,12 +28,15 @@ import { entryRoutes } from './entries';
 export const jobRoutes = (store: Store) =>
   new Hono()
     .get('/', async (c) => {
-      const { status, unit, from, to } = c.req.query();
+      const { status, unit, from, to, ahead } = c.req.query();
       if (status !== undefined && status !== 'open' && status !== 'signed')
         throw new ProblemError(400, 'bad-query', 'status is open or signed.');
+      if (ahead !== undefined && ahead !== 'open')
+        throw new ProblemError(400, 'bad-query', 'ahead is open.');
       return c.json(
         await jobList(store, c, {
           status,
+          ahead: ahead !== undefined,
           unit: unit && (await livingId(store, unit)),
           between: between(from, to),
         }),
@@ -105,8 +109,9 @@ async function jobResource(store: Store, id: string): Promise<JobResource> {
   const job = await store.jobs.findByPk(id, { include: [withUnit] });
   if (!job) throw notFound('such job');
   const others = { unitId: job.unitId, id: { [Op.ne]: job.id } };
-  const [sheet, shop, bench, history, visits] = await Promise.all([
-    frozenSheet(store, job),
+  const sheet = await frozenSheet(store, job);
+  const [prices, shop, bench, history, visits] = await Promise.all([
+    sheet ? pricesFor(store, sheet) : [],
     shopOf(store),
     store.benches.count({ where: { jobId: id } }),
     store.jobs.findAll({
@@ -123,6 +128,7 @@ async function jobResource(store: Store, id: string): Promise<JobResource> {
     ...jobListItem(job),
     sheet,
     shop,
+    prices,
     bench: bench > 0,
     history: history.map(visitResource),
     visits,

@@ -1,5 +1,12 @@
 /** The document says what the server does: every route of it is called, and no route is missing. */
-import { OPERATIONS, pathOf, ROUTES, type RouteName } from '@jeitinho/core';
+import {
+  jobFile,
+  type JobResource,
+  OPERATIONS,
+  pathOf,
+  ROUTES,
+  type RouteName,
+} from '@jeitinho/core';
 import { demoWorld, newestSheet } from '@jeitinho/demo';
 import Ajv2020 from 'ajv/dist/2020';
 import { createHash } from 'node:crypto';
@@ -23,6 +30,27 @@ const meter = demoWorld.meters[1]!;
 const bare = uuidv7();
 const [twice, twiceAt, twiceUnit] = [uuidv7(), uuidv7(), uuidv7()];
 
+/** A job of another shop, at a unit that is known here. */
+const brought = (() => {
+  const [site] = demoWorld.sites;
+  const unit = demoWorld.units[0]!;
+  const sheet = newestSheet(SHEET);
+  const opened = entry('opened', { complaint: 'hums', meter: null, rules: 2 });
+  const { photos: _photos, ...file } = jobFile({
+    job: {
+      ...{ id: uuidv7(), complaint: 'hums', urgent: false, openedAt: opened.at, technician: null },
+      customer: demoWorld.customers[0]!,
+      site: site!,
+      unit: { ...unit, sheetId: SHEET },
+    } as unknown as JobResource,
+    sheet,
+    entries: [{ ...opened, seq: 1 }],
+    photos: [],
+    savedAt: opened.at,
+  });
+  return file;
+})();
+
 interface Call {
   readonly params?: Readonly<Record<string, string | number>>;
   readonly query?: Readonly<Record<string, string | number>>;
@@ -36,6 +64,10 @@ const CALLS: Record<RouteName, Call> = {
   shop: {},
   setPrices: {
     body: { rate: 110, giveUp: 1400, visit: 80, callback: 120, downtime: 0, currency: '€' },
+  },
+  priceList: { query: { limit: 2 } },
+  setPriceList: {
+    body: { rows: [{ number: 'TB-4410', price: 430, stock: 1 }], replace: false },
   },
   customers: { query: { limit: 2 } },
   addCustomer: { body: { name: 'Ana' } },
@@ -117,6 +149,7 @@ const CALLS: Record<RouteName, Call> = {
   saveSheet: { body: newestSheet(SHEET) },
   sheet: { params: { id: SHEET } },
   sheetUnits: { params: { id: SHEET } },
+  substitutes: { params: { id: SHEET }, query: { part: 'inv-board' } },
   sheetPins: { params: { id: SHEET } },
   giveSheet: { params: { id: SHEET }, body: { units: [FRIDGE] } },
   revisions: { params: { id: SHEET } },
@@ -132,6 +165,7 @@ const CALLS: Record<RouteName, Call> = {
   planJob: { params: { id: FRIDGE_JOB }, body: { visitAt: '2026-11-27T13:00:00Z' } },
   handOver: { params: { id: FRIDGE_JOB }, body: { to: 'Rute Sabiá', note: '' } },
   attachSheet: { params: { id: bare }, body: { sheetId: SHEET } },
+  importJob: { body: brought },
   report: { params: { id: FRIDGE_JOB } },
   append: { params: { id: FRIDGE_JOB }, body: { entries: [entry('observed', { text: 'hums' })] } },
   entries: { params: { id: FRIDGE_JOB }, query: { after: 0 } },

@@ -1,4 +1,5 @@
 import { giveSheetInput, type RevisionResource } from '@jeitinho/core';
+import { plainSheet } from '@jeitinho/core/sheet';
 import { Hono, type Context } from 'hono';
 import type { HeavyWork } from '../heavy/heavy-work';
 import type { ReadDocument } from '../heavy/read-documents';
@@ -6,8 +7,9 @@ import { jsonBody, jsonBytes } from '../json-body';
 import { beyond, pageAsked, pageOf } from '../page';
 import { notFound, ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
-import { frozenRevision } from '../store/frozen-sheets';
 import { newestSheet } from '../store/open-job';
+import { frozenRevision } from '../store/frozen-sheets';
+import { substitutes } from '../store/substitutes';
 import { pinsFound } from '../store/pins-found';
 import { raw, toColumn } from '../store/raw';
 import { saveSheetText } from '../store/save-sheet';
@@ -47,6 +49,14 @@ export const sheetRoutes = (store: Store, heavy: HeavyWork) =>
       const sheet = await newestSheet(store, c.req.param('id'));
       if (!sheet) throw notFound('such sheet');
       return c.json(await pinsFound(store, sheet.id, sheet.revision));
+    })
+    .get('/:id/substitutes', async (c) => {
+      const sheet = await newestSheet(store, c.req.param('id'));
+      if (!sheet) throw notFound('such sheet');
+      const { part } = c.req.query();
+      if (part === undefined) throw new ProblemError(400, 'bad-query', 'Say which part.');
+      const written = (await frozenRevision(store, sheet.id, sheet.revision))!.document;
+      return c.json(await substitutes(store, plainSheet(written), part));
     })
     .post('/:id/units', async (c) => {
       const { units } = await jsonBody(c, giveSheetInput);

@@ -1,7 +1,9 @@
-import { shopPricesSchema } from '@jeitinho/core';
+import { priceListInput, shopPricesSchema } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { jsonBody } from '../json-body';
+import { rowsOf } from '../page';
 import type { Store } from '../store/models/index';
+import { keepPrices } from '../store/price-list';
 import { shopOf } from '../store/resources';
 
 export const shopRoutes = (store: Store) =>
@@ -17,4 +19,12 @@ export const shopRoutes = (store: Store) =>
         else await store.settings.create({ name: 'shop', value }, { transaction });
       });
       return c.json(prices);
+    })
+    .get('/price-list', async (c) => {
+      const rows = await rowsOf(c, store.prices, { columns: ['id'] });
+      return c.json(rows.map(({ row }) => row));
+    })
+    .put('/price-list', async (c) => {
+      const { rows, replace } = await jsonBody(c, priceListInput);
+      return c.json(await keepPrices(store, rows, replace));
     });

@@ -13,16 +13,27 @@ import { jobListItem } from './resources';
 interface Wanted {
   readonly status: 'open' | 'signed' | undefined;
   readonly unit: string | undefined;
+  /** After which something is to come. */
+  readonly ahead: boolean;
   readonly between: { readonly from: Date; readonly to: Date } | undefined;
 }
 
 interface Order {
-  readonly columns: readonly ('queue' | 'dueAt' | 'visitAt' | 'signedAt' | 'openedAt' | 'id')[];
+  readonly columns: readonly (
+    | 'queue'
+    | 'dueAt'
+    | 'visitAt'
+    | 'signedAt'
+    | 'openedAt'
+    | 'aheadOn'
+    | 'id'
+  )[];
   readonly direction: Direction;
 }
 
 /** Work begun first, then as it is due; signed and all others the latest first. */
-function orderOf({ status, unit, between }: Wanted): Order {
+function orderOf({ status, unit, between, ahead }: Wanted): Order {
+  if (ahead) return { columns: ['aheadOn', 'id'], direction: 'ASC' };
   if (between) return { columns: ['visitAt', 'id'], direction: 'ASC' };
   if (unit || status === undefined) return { columns: ['openedAt', 'id'], direction: 'DESC' };
   return status === 'open'
@@ -37,12 +48,13 @@ export async function jobList(
   wanted: Wanted,
 ): Promise<readonly JobListItem[]> {
   await projectNow(store);
-  const { status, unit, between } = wanted;
+  const { status, unit, between, ahead } = wanted;
   const jobs = await rowsOf(c, store.jobs, {
     ...orderOf(wanted),
     where: {
       ...(status && { status }),
       ...(unit && { unitId: unit }),
+      ...(ahead && { aheadOn: { [Op.ne]: null } }),
       ...(between && { visitAt: { [Op.gte]: between.from, [Op.lt]: between.to } }),
     },
     include: [withUnit],

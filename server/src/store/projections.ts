@@ -72,6 +72,7 @@ export const projected = (summary: JobSummary, urgent = false) => ({
   status: summary.status,
   queue: queueOf(summary.taken > 0, urgent),
   signedAt: summary.signedAt === null ? null : new Date(summary.signedAt),
+  aheadOn: summary.ahead?.[0]?.on ?? null,
 });
 
 async function save(store: Store, jobId: string, { summary, last }: Projection): Promise<void> {
@@ -80,7 +81,7 @@ async function save(store: Store, jobId: string, { summary, last }: Projection):
   await raw(
     store.sequelize,
     // A server that knows less of the log than another must not undo what that one wrote.
-    `UPDATE jobs SET summary = ?, summaryVersion = ?, status = ?, queue = IF(urgent, ?, ?), signedAt = ?, lastSeq = ?
+    `UPDATE jobs SET summary = ?, summaryVersion = ?, status = ?, queue = IF(urgent, ?, ?), signedAt = ?, aheadOn = ?, lastSeq = ?
       WHERE id = ? AND lastSeq <= ?`,
     [
       JSON.stringify(summary),
@@ -89,6 +90,7 @@ async function save(store: Store, jobId: string, { summary, last }: Projection):
       urgent,
       queue,
       summary.signedAt === null ? null : toColumn(summary.signedAt),
+      summary.ahead?.[0]?.on ?? null,
       last,
       jobId,
       last,

@@ -14,10 +14,11 @@ import type { Job } from './models/job';
 import type { Site } from './models/site';
 import type { Unit } from './models/unit';
 
-export const customerResource = ({ id, name, phone }: Customer): CustomerResource => ({
+export const customerResource = ({ id, name, phone, outage }: Customer): CustomerResource => ({
   id,
   name,
   phone,
+  outage: outage ?? null,
 });
 
 export const siteResource = ({ id, customerId, name, address, town }: Site): SiteResource => ({
@@ -38,6 +39,9 @@ export const unitResource = (unit: Unit): UnitResource => ({
   kind: unit.kind,
   installedOn: unit.installedOn,
   warrantyUntil: unit.warrantyUntil,
+  warrantyCovers: unit.warrantyCovers ?? null,
+  registered: unit.registered ?? null,
+  outage: unit.outage ?? null,
   sheetId: unit.sheetId,
 });
 

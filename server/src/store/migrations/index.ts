@@ -8,6 +8,7 @@ import * as lists from './0005-lists';
 import * as urgentFirst from './0006-urgent-first';
 import * as placesAndPlans from './0007-places-and-plans';
 import * as entriesByKind from './0008-entries-by-kind';
+import * as pricesAndFollowUps from './0009-prices-and-follow-ups';
 
 export interface Migration {
   readonly name: string;
@@ -23,4 +24,5 @@ export const migrations: readonly Migration[] = [
   { name: '0006-urgent-first', up: urgentFirst.up },
   { name: '0007-places-and-plans', up: placesAndPlans.up },
   { name: '0008-entries-by-kind', up: entriesByKind.up },
+  { name: '0009-prices-and-follow-ups', up: pricesAndFollowUps.up },
 ];

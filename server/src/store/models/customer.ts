@@ -11,6 +11,8 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
   declare id: string;
   declare name: string;
   declare phone: CreationOptional<string>;
+  /** What an hour without a machine costs them. */
+  declare outage: CreationOptional<number | null>;
 }
 
 export function defineCustomer(sequelize: Sequelize) {
@@ -19,6 +21,7 @@ export function defineCustomer(sequelize: Sequelize) {
       id: { type: DataTypes.STRING(36), primaryKey: true },
       name: { type: DataTypes.STRING(200), allowNull: false },
       phone: { type: DataTypes.STRING(200), allowNull: false, defaultValue: '' },
+      outage: { type: DataTypes.DOUBLE, allowNull: true },
     },
     { sequelize, tableName: 'customers' },
   );

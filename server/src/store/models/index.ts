@@ -6,6 +6,7 @@ import { defineDictionary } from './dictionary';
 import { defineEntry } from './entry';
 import { defineJob } from './job';
 import { defineMerged } from './merged';
+import { definePrice } from './price';
 import { defineSetting } from './setting';
 import { defineSheet } from './sheet';
 import { defineSite } from './site';
@@ -20,6 +21,7 @@ export function defineModels(sequelize: Sequelize) {
   const jobs = defineJob(sequelize);
   const entries = defineEntry(sequelize);
   const merged = defineMerged(sequelize);
+  const prices = definePrice(sequelize);
   const settings = defineSetting(sequelize);
   const benches = defineBench(sequelize);
   const dictionaries = defineDictionary(sequelize);
@@ -36,6 +38,7 @@ export function defineModels(sequelize: Sequelize) {
     jobs,
     entries,
     merged,
+    prices,
     settings,
     benches,
     dictionaries,

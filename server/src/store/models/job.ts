@@ -34,6 +34,8 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare technician: CreationOptional<string | null>;
   declare handed: CreationOptional<Handed | null>;
   declare signedAt: CreationOptional<Date | null>;
+  /** Day of the first thing that is to come after it, `YYYY-MM-DD`. */
+  declare aheadOn: CreationOptional<string | null>;
   declare unit?: NonAttribute<Unit>;
 }
 
@@ -60,6 +62,7 @@ export function defineJob(sequelize: Sequelize) {
       technician: { type: DataTypes.STRING(120), allowNull: true },
       handed: { type: DataTypes.JSON, allowNull: true },
       signedAt: { type: DataTypes.DATE(3), allowNull: true },
+      aheadOn: { type: DataTypes.DATEONLY, allowNull: true },
     },
     { sequelize, tableName: 'jobs' },
   );

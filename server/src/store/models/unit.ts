@@ -19,6 +19,12 @@ export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<U
   declare kind: string;
   declare installedOn: CreationOptional<string | null>;
   declare warrantyUntil: CreationOptional<string | null>;
+  /** What a warranty bears: `parts` or `parts-labour`. */
+  declare warrantyCovers: CreationOptional<'parts' | 'parts-labour' | null>;
+  /** Whether it was registered with its maker. */
+  declare registered: CreationOptional<boolean | null>;
+  /** What an hour without it costs. */
+  declare outage: CreationOptional<number | null>;
   declare sheetId: CreationOptional<string | null>;
   declare site?: NonAttribute<Site>;
 }
@@ -35,6 +41,9 @@ export function defineUnit(sequelize: Sequelize) {
       kind: { type: DataTypes.STRING(200), allowNull: false },
       installedOn: { type: DataTypes.DATEONLY, allowNull: true },
       warrantyUntil: { type: DataTypes.DATEONLY, allowNull: true },
+      warrantyCovers: { type: DataTypes.STRING(20), allowNull: true },
+      registered: { type: DataTypes.BOOLEAN, allowNull: true },
+      outage: { type: DataTypes.DOUBLE, allowNull: true },
       sheetId: { type: DataTypes.STRING(80), allowNull: true },
     },
     { sequelize, tableName: 'units' },
