@@ -18,7 +18,7 @@ export default defineConfig({
       strategies: 'injectManifest',
       srcDir: 'src',
       filename: 'sw.ts',
-      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,woff2}'] },
+      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,woff,woff2}'] },
       manifest: {
         name: 'Jeitinho',
         short_name: 'Jeitinho',

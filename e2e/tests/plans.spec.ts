@@ -67,7 +67,7 @@ test('the shop’s prices: kept, refused where they are none, and reckoned with 
   // As it was, for whoever comes after on this server.
   await page.goto('/shop');
   await hour.fill('120');
-  await page.getByLabel('Sign of the currency').fill('¤');
+  await page.getByLabel('Sign of the currency').fill('R$');
   await page.getByRole('button', { name: 'Keep the prices' }).click();
   await expect(page.getByText('Jobs reckon with it from now on.')).toBeVisible();
 });

@@ -64,6 +64,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <Today /> },
       { path: '/week', lazy: places('Week') },
+      { path: '/month', lazy: places('Month') },
       { path: '/customers', lazy: places('Customers') },
       { path: '/customers/import', lazy: places('ImportPlaces') },
       { path: '/customers/:customerId', lazy: places('CustomerPage') },

@@ -43,8 +43,11 @@ export function decodeText(bytes: Uint8Array, name: string): ReadFile {
   };
 }
 
-export function download(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export const download = (name: string, text: string, type: string): void =>
+  downloadBlob(name, new Blob([text], { type }));
+
+export function downloadBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -61,7 +61,7 @@ export async function takePhoto(file: File): Promise<Taken> {
   return no(`“${file.name}” could not be shrunk enough. Take it with less detail.`);
 }
 
-async function hashOf(blob: Blob): Promise<string> {
+export async function hashOf(blob: Blob): Promise<string> {
   return bytesToHex(sha256(new Uint8Array(await blob.arrayBuffer())));
 }
 

@@ -181,6 +181,26 @@ export const jobOptions = (id: string) =>
       ),
   });
 
+/** Substitutes of one of a sheet's parts, and how they fared; none where the sheet is not the server's. */
+export const substitutesOptions = (sheet: string, part: string) =>
+  queryOptions({
+    queryKey: ['sheets', sheet, 'substitutes', part],
+    queryFn: () => document('substitutes', { params: { id: sheet }, query: { part } }),
+    retry: false,
+  });
+
+/** Jobs after which something is to come, the earliest first. */
+export const aheadOptions = () =>
+  queryOptions({
+    queryKey: ['jobs', { ahead: 'open' }],
+    queryFn: () => list('jobs', { query: { ahead: 'open' } }),
+    refetchInterval: 60_000,
+  });
+
+/** The shop's whole price list. */
+export const priceListOptions = () =>
+  queryOptions({ queryKey: ['price-list'], queryFn: () => list('priceList', {}) });
+
 /** The dictionary computed for a revision; null where nobody has computed it. */
 export const dictionaryOptions = (id: string, revision: number) =>
   queryOptions({

@@ -7,17 +7,21 @@ import { ActionBar } from '../../parts/action-bar';
 import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
+import { money } from '../../parts/money';
 import { useAssessment, useJob } from '../job/job-context';
 import { stagePath, useGoOn } from '../job/paths';
 import { whyWords } from './headline-words';
+import { Agreed } from './agreed';
+import { BeforePart } from './before-part';
 import { LookedAsk } from './looked-ask';
 import { NotProvenList } from './not-proven-list';
 import { OtherEndings } from './other-endings';
 import { PartsMap } from './parts-map';
+import { planWords } from './plan-words';
 import { PartChoice } from './part-choice';
 import { RepairChoices } from './repair-choices';
 import { Standing } from './standing';
-import { useWorth } from './use-worth';
+import { useDearer, useWorth } from './use-worth';
 import { BestWay, WorthIt } from './worth-it';
 import { useEndings } from './use-endings';
 
@@ -32,7 +36,9 @@ export function Decide() {
   const { chosen, settled, owes } = endings;
   const [reason, setReason] = useDraft(`reason.${job.id}`);
   const replaced = chosen.filter(({ kind }) => kind === 'replace');
-  const needsReason = replaced.some(({ part }) => part !== leading) || soundThoughBad();
+  const dearer = useDearer(worth, chosen);
+  const needsReason =
+    replaced.some(({ part }) => part !== leading) || soundThoughBad() || dearer !== undefined;
   const owed = chosen.length === 0 || owes !== undefined || (needsReason && reason.trim() === '');
   const goOn = useGoOn('decide');
   const navigate = useNavigate();
@@ -55,6 +61,14 @@ export function Decide() {
       leading,
       probability: Math.min(1, named?.p ?? 0),
       reason: needsReason ? reason.trim() : '',
+      ...(dearer && {
+        against: {
+          words: planWords(sheet, dearer.best),
+          cost: dearer.best.cost,
+          chosenCost: dearer.plan.cost,
+          currency: worth.currency,
+        },
+      }),
     };
     if (!(await record('decided', body))) return;
     setReason('');
@@ -89,18 +103,26 @@ export function Decide() {
               onToggle={() => endings.toggle({ kind: 'replace', part: part.part.id })}
             />
           ))}
-          <RepairChoices endings={endings} />
+          <RepairChoices endings={endings} worth={worth} />
           <OtherEndings endings={endings} />
         </fieldset>
         {needsReason && (
           <ReasonField
             question={
-              soundThoughBad() ? 'Findings accuse something. Why is it sound?' : whyWords(headline)
+              soundThoughBad()
+                ? 'Findings accuse something. Why is it sound?'
+                : replaced.some(({ part }) => part !== leading) || !dearer
+                  ? whyWords(headline)
+                  : `“${planWords(sheet, dearer.best)}” is expected to cost ${money(dearer.best.cost, worth.currency)}, this ${money(dearer.plan.cost, worth.currency)}. Why this?`
             }
             reason={reason}
             onChange={setReason}
           />
         )}
+        {replaced.map(({ part }) => (
+          <BeforePart key={part} part={part!} />
+        ))}
+        {chosen.length > 0 && <Agreed endings={chosen} terms={worth} settled={settled} />}
         <WorthIt endings={endings} worth={worth} />
         <NotProvenList lines={assessment.notProven.map((item) => notProvenWords(item))} />
       </div>

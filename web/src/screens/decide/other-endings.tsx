@@ -3,7 +3,7 @@ import {
   ENDING_ASKS,
   ENDINGS,
   lookSince,
-  proofOf,
+  mendedOf,
   type Ending,
   type EndingKind,
 } from '@jeitinho/core/job';
@@ -87,7 +87,7 @@ export function OtherEndings({ endings }: { readonly endings: Endings }) {
 
 /** With what it is called sound. */
 function ProvenSoFar() {
-  const { state } = useJob();
+  const { sheet, state } = useJob();
   const counted = [...state.current.values()].filter(({ standing }) => standing.kind === 'counts');
   const looked = lookSince(state);
   return (
@@ -98,7 +98,7 @@ function ProvenSoFar() {
           ? 'The complaint was seen.'
           : 'The complaint was looked for, and not seen.'
         : 'Nobody has said whether the complaint was seen.'}
-      {proofOf(state)?.proven && ' The work so far is proven.'}
+      {mendedOf(sheet, state)?.proven && ' The work so far is proven.'}
     </p>
   );
 }

@@ -1,15 +1,24 @@
 /** What mends without a part: the sheet's repairs and tries, and work in one's own words. */
 import { WORK_WORDS, type Ending } from '@jeitinho/core/job';
 import { REPAIR_KINDS, type Repair, type Try } from '@jeitinho/core/sheet';
+import { triageOf } from '@jeitinho/core/diagnose';
 import { percent } from '../../parts/percent';
 import { useAssessment, useJob } from '../job/job-context';
 import { ROW, Tick } from './tick';
 import type { Endings } from './use-endings';
+import type { Worth } from './use-worth';
 
 /** Repairs of what is less likely than this are not worth a row, unless there is nothing else. */
 const WORTH_SHOWING = 0.02;
 
-export function RepairChoices({ endings }: { readonly endings: Endings }) {
+export interface RepairChoicesProps {
+  readonly endings: Endings;
+  readonly worth: Worth;
+}
+
+export function RepairChoices({ endings, worth }: RepairChoicesProps) {
+  const { offers, shop } = worth;
+  const { rate } = shop;
   const { sheet } = useJob();
   const assessment = useAssessment();
   const rows = [
@@ -41,6 +50,7 @@ export function RepairChoices({ endings }: { readonly endings: Endings }) {
               {of.map(({ fault, now }) => `${fault.name} ${percent(now)}`).join(' · ')}
             </span>
             <span className="block text-[14px] text-soft">{wayWords(way)}</span>
+            {'success' in way && <TriageLines repair={way} offers={offers} rate={rate} />}
           </span>
         </label>
       ))}
@@ -48,6 +58,38 @@ export function RepairChoices({ endings }: { readonly endings: Endings }) {
     </>
   );
 }
+
+/** Whether soldering is worth an iron: the fault found, alone, and cheap to mend. */
+function TriageLines({ repair, offers, rate }: TriageProps) {
+  const { sheet } = useJob();
+  const { suspects } = useAssessment();
+  const part = sheet.parts.find(({ id }) =>
+    sheet.faults.some((fault) => fault.part === id && repair.fixes.includes(fault.id)),
+  );
+  const price = offers.find((offer) => offer.part === part?.id)?.price;
+  const whole = price === undefined ? undefined : price + ((part?.minutes ?? 0) / 60) * rate;
+  const triage = triageOf(sheet, repair, suspects, { whole, rate });
+  if (!triage) return null;
+  return (
+    <span className="mt-1 block text-[15px]">
+      <strong className={TRIAGE[triage.verdict].look}>{TRIAGE[triage.verdict].words}</strong>{' '}
+      {triage.lines.map(({ words }) => words).join(' ')}
+      {repair.skill && ` Asks for: ${repair.skill}.`}
+    </span>
+  );
+}
+
+interface TriageProps {
+  readonly repair: Repair;
+  readonly offers: Worth['offers'];
+  readonly rate: number;
+}
+
+const TRIAGE = {
+  'worth-it': { words: 'Worth mending on the board.', look: 'text-jade' },
+  doubtful: { words: 'Doubtful on the board.', look: 'text-marigold' },
+  stop: { words: 'Stop: not on the board.', look: 'text-brick' },
+} as const;
 
 function wayWords(way: Repair | Try): string {
   const chance = 'success' in way ? way.success : Math.max(...Object.values(way.cures));

@@ -1,44 +1,94 @@
-/** What each way costs as things stand, with the shop's prices and what was said of an hour without the machine. */
+/** What each way costs as things stand, on the terms of this job. */
 import {
   actionsOfSheet,
   decide,
   knownOf,
+  startingWith,
   type Action,
-  type ShopPrices,
+  type Plan,
 } from '@jeitinho/core/diagnose';
+import type { Ending } from '@jeitinho/core/job';
+import { numberKey } from '@jeitinho/core';
 import { useMemo } from 'react';
 import { useDraft } from '../../data/draft';
-import { useNow } from '../../data/now';
-import { pricesOf } from '../../data/shop-prices';
 import { amountIn } from '../../parts/money';
-import { warrantyOver } from '../../parts/warranty';
 import { useJob, useSettled } from '../job/job-context';
+import { useTerms, type Terms } from './use-terms';
 
-const MINUTE_MS = 60_000;
-
-export interface Worth {
+export interface Worth extends Terms {
   readonly found: ReturnType<typeof decide>;
   readonly actions: readonly Action[];
-  readonly shop: ShopPrices;
-  readonly currency: string;
-  /** Whether the unit is under the maker's warranty. */
-  readonly covered: boolean;
-  readonly typed: string;
-  readonly setTyped: (text: string) => void;
+  /** Whether a warranty bears anything of the likeliest part. */
+  readonly covered: string | undefined;
+  /** What a whole new unit would cost, fitted: typed, or from the price list under its model. */
+  readonly unitTyped: string;
+  readonly setUnitTyped: (text: string) => void;
+  readonly newUnit: { readonly cost: number; readonly hours: number } | undefined;
 }
 
 export function useWorth(): Worth {
   const { job } = useJob();
   const { sheet, state } = useSettled();
-  const now = useNow(MINUTE_MS);
-  const { prices, currency } = pricesOf(job.shop);
-  const [typed, setTyped] = useDraft(`outage.${job.id}`);
-  const downtime = amountIn(typed) ?? prices.downtime;
-  const until = job.unit.warrantyUntil;
-  const covered = until !== null && !warrantyOver(until, now);
+  const terms = useTerms();
+  const { offers, coverage, shop } = terms;
   const { inference } = knownOf(sheet, state);
-  const shop = useMemo((): ShopPrices => ({ ...prices, downtime }), [prices, downtime]);
-  const actions = useMemo(() => actionsOfSheet(sheet, covered ? 1 : 0), [sheet, covered]);
+  const actions = useMemo(
+    () => actionsOfSheet(sheet, { offers, coverage }),
+    [sheet, offers, coverage],
+  );
   const found = useMemo(() => decide(inference, actions, shop), [inference, actions, shop]);
-  return { found, actions, shop, currency, covered, typed, setTyped };
+  const [unitTyped, setUnitTyped] = useDraft(`unit-price.${job.id}`);
+  const listed = job.prices?.find(({ number }) => numberKey(number) === numberKey(job.unit.model));
+  const price = amountIn(unitTyped) ?? listed?.price;
+  const hours = listed?.stock ? 0 : (listed?.leadHours ?? 0);
+  const borne = coverage(sheet.parts[0]?.id);
+  return {
+    ...terms,
+    found,
+    actions,
+    covered: borne.parts || borne.labour ? borne.words : undefined,
+    unitTyped,
+    setUnitTyped,
+    newUnit:
+      price === undefined
+        ? undefined
+        : { cost: price + shop.downtime * hours + (hours > 0 ? shop.visit : 0), hours },
+  };
+}
+
+/** Ids of the actions that endings are. */
+export const actionsIn = (endings: readonly Ending[]): string[] =>
+  endings.flatMap(({ kind, part, repair }) =>
+    kind === 'replace' && part !== undefined
+      ? [`replace:${part}`]
+      : kind === 'repair' && repair !== undefined
+        ? [`repair:${repair}`]
+        : [],
+  );
+
+/** Of money, so much more is no other way. */
+const SAME_SHARE = 0.05;
+
+/** What is chosen against what is expected to cost least; undefined where it is that, or cannot be priced. */
+export function useDearer(
+  { found, actions, shop }: Worth,
+  chosen: readonly Ending[],
+): { readonly plan: Plan; readonly best: Plan } | undefined {
+  const { sheet, state } = useSettled();
+  const { inference } = knownOf(sheet, state);
+  const key = actionsIn(chosen).sort().join(' ');
+  return useMemo(() => {
+    const first = key === '' ? [] : key.split(' ');
+    const { best } = found;
+    const same =
+      (best.visits[0] ?? [])
+        .map(({ id }) => id)
+        .sort()
+        .join(' ') === key;
+    if (same || first.length === 0 || best.visits.length === 0) return undefined;
+    const plan = startingWith(inference, actions, shop, first);
+    return plan && plan.cost > best.cost + Math.max(1, Math.abs(best.cost) * SAME_SHARE)
+      ? { plan, best }
+      : undefined;
+  }, [key, found, inference, actions, shop]);
 }

@@ -1,7 +1,6 @@
 /** What each way from here is expected to cost, and at what that would change. */
 import { withoutPrice, type Action, type Plan } from '@jeitinho/core/diagnose';
 import { Link } from 'react-router';
-import { pricesOf } from '../../data/shop-prices';
 import { Button } from '../../parts/button';
 import { amountIn, money } from '../../parts/money';
 import { percent } from '../../parts/percent';
@@ -46,11 +45,10 @@ interface WorthItProps {
 }
 
 export function WorthIt({ endings, worth }: WorthItProps) {
-  const { job, sheet } = useJob();
-  const { found, actions, shop, currency, covered, typed, setTyped } = worth;
-  const { prices } = pricesOf(job.shop);
+  const { sheet } = useJob();
+  const { found, actions, shop, currency, covered, typed, setTyped, usualOutage, offers } = worth;
   const rows = rowsOf(found);
-  const unpriced = withoutPrice(sheet);
+  const unpriced = withoutPrice(sheet, offers);
   const take = (visit: readonly Action[]) => {
     for (const { kind, of } of visit) {
       const like = kind === 'replace' ? { kind, part: of } : { kind, repair: of };
@@ -64,7 +62,7 @@ export function WorthIt({ endings, worth }: WorthItProps) {
       </h2>
       <p className="m-0 text-[14px] text-soft">
         Parts, work, visits, what could come back, and handing over where nothing helps; each by its
-        chance. {covered && 'Under the maker’s warranty: parts cost nothing. '}
+        chance. {covered && `${covered} `}
         {unpriced.length > 0 && `No price known, taken as nothing: ${unpriced.join(', ')}. `}
         <Link to="/shop" className="text-ink underline decoration-jade underline-offset-4">
           Prices of the shop
@@ -75,13 +73,13 @@ export function WorthIt({ endings, worth }: WorthItProps) {
         <input
           inputMode="decimal"
           value={typed}
-          placeholder={String(prices.downtime)}
+          placeholder={String(usualOutage)}
           onChange={(event) => setTyped(event.target.value.slice(0, 12))}
           className="figure min-h-11 w-28 border border-soft bg-card px-3 text-[17px] text-ink"
         />
         {typed !== '' && amountIn(typed) === undefined && (
           <span role="alert" className="text-brick">
-            That is no amount; {prices.downtime} is reckoned with.
+            That is no amount; {usualOutage} is reckoned with.
           </span>
         )}
       </label>
@@ -112,9 +110,41 @@ export function WorthIt({ endings, worth }: WorthItProps) {
             </span>
           </li>
         ))}
+        <NewUnit worth={worth} />
       </ul>
       <HangsOn actions={actions} shop={shop} currency={currency} best={found.best} />
     </section>
+  );
+}
+
+/** The whole unit new: somebody must say what that costs. */
+function NewUnit({ worth }: { readonly worth: Worth }) {
+  const { newUnit, unitTyped, setUnitTyped, currency, found } = worth;
+  const cheaper = newUnit !== undefined && newUnit.cost < found.best.cost;
+  return (
+    <li className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-b border-hair py-2">
+      <span>
+        <span className="text-[14px] text-soft">The whole unit new</span>
+        <label className="flex min-h-11 flex-wrap items-center gap-3">
+          Fitted, it costs
+          <input
+            inputMode="decimal"
+            value={unitTyped}
+            placeholder={newUnit && unitTyped === '' ? String(newUnit.cost) : 'not known'}
+            onChange={(event) => setUnitTyped(event.target.value.slice(0, 12))}
+            className="figure min-h-11 w-32 border border-soft bg-card px-3 text-[17px] text-ink"
+          />
+        </label>
+        <span className="block text-[14px] text-soft">
+          {newUnit
+            ? `works in 100% of cases · ${hoursWords(newUnit.hours)} without it${cheaper ? '. It costs less than any mending: say so to the customer.' : ''}`
+            : 'Without its price it is left out.'}
+        </span>
+      </span>
+      <span className="figure block text-right text-[22px] font-bold">
+        {newUnit ? money(newUnit.cost, currency) : '–'}
+      </span>
+    </li>
   );
 }
 
@@ -126,7 +156,7 @@ function rowsOf({ best, oneAtATime, asASet, nothing }: Worth['found']) {
     { words: 'Best', plan: best },
     { words: 'One at a time, each proven', plan: oneAtATime },
     { words: 'All in one visit', plan: asASet },
-    { words: 'Nothing done', plan: nothing },
+    { words: 'Nothing mended here', plan: nothing },
   ];
   return all
     .filter(({ plan }, i) => all.findIndex((each) => key(each.plan) === key(plan)) === i)

@@ -17,8 +17,12 @@ import { useKeys } from '../../parts/keys';
 import { useJob } from '../job/job-context';
 import { stagePath, useGoOn } from '../job/paths';
 import { LicenceAsk } from '../make-safe/licence-ask';
+import { BeforePart } from '../decide/before-part';
+import { NotAgreed } from './not-agreed';
+import { OldSettings } from './old-settings';
 import { OtherWork } from './other-work';
 import { FittingOf } from './procedure';
+import { PutBack } from './put-back';
 import { WorkDone } from './work-done';
 
 export function Mend() {
@@ -65,6 +69,7 @@ export function Mend() {
             </Link>
           </p>
         )}
+        {owed.length > 0 && <NotAgreed />}
         {owed.some(({ part, repair }) => wantsLicence(part, repair)) && <LicenceAsk />}
         <ul aria-label="To do" className="m-0 mt-4 list-none p-0">
           {owed.map((ending, i) => (
@@ -90,6 +95,7 @@ export function Mend() {
         {trials.map(({ id, body }) => (
           <Trial key={id} work={body} />
         ))}
+        <PutBack />
         <WorkDone />
         <OtherWork />
       </div>
@@ -142,6 +148,12 @@ function Owed({
       <Button kind="go" hint={String(number)} onClick={() => onDone(ending)}>
         {ending.kind === 'replace' ? 'It is in' : 'Done'}
       </Button>
+      {ending.kind === 'replace' && ending.part !== undefined && (
+        <>
+          <BeforePart part={ending.part} />
+          <OldSettings part={ending.part} />
+        </>
+      )}
       {ending.part !== undefined && <FittingOf part={ending.part} />}
     </li>
   );

@@ -5,6 +5,7 @@ import { useState, type ReactNode } from 'react';
 import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
+import { amountIn } from '../../parts/money';
 import { FIELD } from '../../parts/field';
 import { Notice } from '../../parts/notice';
 
@@ -12,7 +13,7 @@ export interface FormField {
   readonly name: string;
   readonly label: string;
   readonly required?: boolean;
-  readonly type?: 'text' | 'date' | 'tel';
+  readonly type?: 'text' | 'date' | 'tel' | 'amount';
   /** What is often there, to choose from. */
   readonly options?: readonly string[];
   /** One of these and nothing else: value and words. */
@@ -65,7 +66,10 @@ function Form({
   const changed = Object.fromEntries(
     Object.entries(trimmed).filter(([name, value]) => value !== (start[name] ?? '')),
   );
-  const missing = fields.filter(({ name, required }) => required && trimmed[name] === '');
+  const missing = fields.filter(
+    (field) =>
+      (field.required && trimmed[field.name] === '') || isWrong(field, trimmed[field.name] ?? ''),
+  );
   const queries = useQueryClient();
   const done = () => {
     keep('');
@@ -115,6 +119,10 @@ function Form({
   );
 }
 
+/** A sum that is none. */
+const isWrong = ({ type }: FormField, value: string): boolean =>
+  type === 'amount' && value.trim() !== '' && amountIn(value) === undefined;
+
 interface LineProps {
   readonly field: FormField;
   readonly value: string;
@@ -141,7 +149,9 @@ function Line({ field, value, onChange }: LineProps): ReactNode {
     <label className="block text-[14px] text-soft">
       {words}
       <input
-        type={type}
+        type={type === 'amount' ? 'text' : type}
+        inputMode={type === 'amount' ? 'decimal' : undefined}
+        aria-invalid={isWrong(field, value)}
         value={value}
         maxLength={200}
         autoComplete="off"

@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { ApiProblem, ask } from '../../data/api';
+import { amountIn } from '../../parts/money';
 import { sheetsOptions } from '../../data/queries';
 import { FormDialog, type FormField, type FormValues } from './form-dialog';
 
@@ -12,6 +13,11 @@ const CUSTOMER: readonly FormField[] = [
   { name: 'name', label: 'Name', required: true },
   { name: 'phone', label: 'Phone', type: 'tel' },
 ];
+const OUTAGE: FormField = {
+  name: 'outage',
+  label: 'An hour without a machine costs them',
+  type: 'amount',
+};
 const SITE: readonly FormField[] = [
   { name: 'name', label: 'Name of the place: house, roof, cold room', required: true },
   { name: 'address', label: 'Street and number' },
@@ -60,11 +66,12 @@ export const EditCustomer = ({ customer }: { readonly customer: CustomerResource
     trigger="Edit"
     title={customer.name}
     draft={`customer.${customer.id}`}
-    fields={CUSTOMER}
-    start={{ name: customer.name, phone: customer.phone }}
+    fields={[...CUSTOMER, OUTAGE]}
+    start={{ name: customer.name, phone: customer.phone, outage: amountText(customer.outage) }}
     act="Save"
-    save={async (_, changed) => {
-      if (any(changed)) await ask('editCustomer', { params: { id: customer.id }, body: changed });
+    save={async (_, { outage, ...plain }) => {
+      const body = { ...plain, ...amount(outage) };
+      if (any(body)) await ask('editCustomer', { params: { id: customer.id }, body });
     }}
   />
 );
@@ -106,7 +113,7 @@ export function NewUnit({ siteId, onAdded }: { readonly siteId: string; readonly
       triggerKind="quiet"
       title="New unit, as its plate says"
       draft={`unit.at.${siteId}`}
-      fields={unitFields(sheets.data ?? []).filter(({ name }) => name !== 'sheetId')}
+      fields={unitFields(sheets.data ?? []).filter(({ name }) => !LATER.has(name))}
       start={{}}
       act="Add"
       save={async ({ label = '', maker = '', model = '', serial, kind = '', ...days }) => {
@@ -127,6 +134,9 @@ export function EditUnit({ unit }: { readonly unit: UnitResource }) {
     kind: unit.kind,
     installedOn: unit.installedOn ?? '',
     warrantyUntil: unit.warrantyUntil ?? '',
+    warrantyCovers: unit.warrantyCovers ?? '',
+    registered: yesText(unit.registered),
+    outage: amountText(unit.outage),
     sheetId: unit.sheetId ?? '',
   };
   return (
@@ -137,9 +147,23 @@ export function EditUnit({ unit }: { readonly unit: UnitResource }) {
       fields={unitFields(sheets.data ?? [], unit)}
       start={start}
       act="Save"
-      save={async (_, { installedOn, warrantyUntil, sheetId, ...plain }) => {
+      save={async (_, changed) => {
+        const {
+          installedOn,
+          warrantyUntil,
+          sheetId,
+          warrantyCovers,
+          registered,
+          outage,
+          ...plain
+        } = changed;
         const body = {
           ...plain,
+          ...amount(outage),
+          ...(warrantyCovers !== undefined && { warrantyCovers: coversIn(warrantyCovers) }),
+          ...(registered !== undefined && {
+            registered: registered === '' ? null : registered === 'yes',
+          }),
           ...dates({ installedOn, warrantyUntil }),
           ...(sheetId !== undefined && { sheetId: sheetId || null }),
         };
@@ -148,6 +172,19 @@ export function EditUnit({ unit }: { readonly unit: UnitResource }) {
     />
   );
 }
+
+/** Asked once it is there, not while its plate is read. */
+const LATER: ReadonlySet<string> = new Set(['sheetId', 'warrantyCovers', 'registered', 'outage']);
+
+const amountText = (value: number | null | undefined): string =>
+  value === null || value === undefined ? '' : String(value);
+const yesText = (value: boolean | null | undefined): string =>
+  value === null || value === undefined ? '' : value ? 'yes' : 'no';
+const coversIn = (text: string): 'parts' | 'parts-labour' | null =>
+  text === 'parts' || text === 'parts-labour' ? text : null;
+/** A sum that was named; blank for none. The form lets nothing else through. */
+const amount = (text: string | undefined) =>
+  text === undefined ? {} : { outage: amountIn(text) ?? null };
 
 const any = (values: object): boolean => Object.keys(values).length > 0;
 
@@ -187,6 +224,25 @@ function unitFields(sheets: readonly SheetListItem[], unit?: UnitResource): Form
     },
     { name: 'installedOn', label: 'Installed on', type: 'date' },
     { name: 'warrantyUntil', label: 'Warranty until', type: 'date' },
+    {
+      name: 'warrantyCovers',
+      label: 'The warranty bears',
+      choices: [
+        ['', 'not noted: parts'],
+        ['parts', 'parts'],
+        ['parts-labour', 'parts and work'],
+      ],
+    },
+    {
+      name: 'registered',
+      label: 'Registered with its maker',
+      choices: [
+        ['', 'not noted'],
+        ['yes', 'yes'],
+        ['no', 'no'],
+      ],
+    },
+    { name: 'outage', label: 'An hour without it costs', type: 'amount' },
     {
       name: 'sheetId',
       label: 'Service sheet of its next visits',

@@ -1,29 +1,32 @@
 /** Prove: what was bad is read again, good, in the state that showed it; or the complaint is looked for. */
-import { proofOf, staleOf, trialsIn, type Taken } from '@jeitinho/core/job';
+import { mendedOf, staleOf, trialsIn, type Mended, type Taken } from '@jeitinho/core/job';
 import { isMeasured, stateName } from '@jeitinho/core/sheet';
 import { Link, useNavigate } from 'react-router';
 import { ActionBar } from '../../parts/action-bar';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
+import { percent } from '../../parts/percent';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { LookedAsk } from '../decide/looked-ask';
 import { useJob } from '../job/job-context';
 import { placePath, stagePath, useGoOn } from '../job/paths';
 import { limitWordsAt, takenWords } from '../job/taken-words';
-import { ProvingOf } from '../mend/procedure';
+import { PutBack } from '../mend/put-back';
 import { WorkDone } from '../mend/work-done';
-
-type Proof = NonNullable<ReturnType<typeof proofOf>>;
+import { ProvingSteps } from './proving-steps';
 
 export function Prove() {
-  const { job, state } = useJob();
-  const proof = proofOf(state);
+  const { job, sheet, state } = useJob();
+  const mended = mendedOf(sheet, state);
+  const proof = mended?.proof;
   const goOn = useGoOn('prove');
   const navigate = useNavigate();
   const first = proof?.owed[0];
-  const failed = proof !== undefined && !proof.proven && isSeenBad(proof);
+  const proven = mended?.proven === true;
+  const failed = mended?.bad === true;
+  const step = mended?.steps.find(({ is }) => is === 'owed' || is === 'unfinished');
   const primary = () => {
-    if (proof?.proven) goOn();
+    if (proven) goOn();
     else if (first)
       void navigate(placePath(job.id, { stage: 'measure', observable: first.observable }));
     else if (failed) void navigate(stagePath(job.id, 'decide'));
@@ -33,60 +36,67 @@ export function Prove() {
     <>
       <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
         <h1 className="m-0 text-[25px] font-bold">
-          {proof ? titleOf(proof) : 'Nothing was done yet'}
+          {mended ? titleOf(mended) : 'Nothing was done yet'}
         </h1>
-        {proof && <Detail proof={proof} />}
+        {mended && <Detail mended={mended} />}
         {proof && <Lines proof={proof} />}
         <LookedAsk />
-        {proof && <ProvingOf parts={state.works.flatMap(({ body }) => body.part ?? [])} />}
+        {mended?.looks && <Looks {...mended.looks} />}
+        {mended && <ProvingSteps steps={mended.steps} />}
         <Stale />
+        <PutBack />
         <WorkDone />
       </div>
       <ActionBar
-        title={proof?.proven ? 'Proven' : first ? `Again: ${nameOf(first)}` : 'Not proven yet'}
+        title={proven ? 'Proven' : first ? `Again: ${nameOf(first)}` : 'Not proven yet'}
         detail={
-          proof?.proven
+          proven
             ? 'next: the report'
             : first
               ? 'it was bad before the work'
               : failed
                 ? 'decide anew, with what is known now'
-                : 'look for the complaint, in the state that showed it'
+                : step
+                  ? (step.procedure.title ?? 'the sheet’s own proof')
+                  : 'look for the complaint, in the state that showed it'
         }
       >
-        {!proof?.proven && (
+        {!proven && (
           <Button kind="quiet" onClick={() => void navigate(stagePath(job.id, 'sign'))}>
             Leave it unproven
           </Button>
         )}
-        <Button
-          kind="go"
-          hint="Enter"
-          disabled={!proof?.proven && !first && !failed}
-          onClick={primary}
-        >
-          {proof?.proven ? 'To Sign' : failed && !first ? 'Decide anew' : 'Measure it again'}
+        <Button kind="go" hint="Enter" disabled={!proven && !first && !failed} onClick={primary}>
+          {proven ? 'To Sign' : failed && !first ? 'Decide anew' : 'Measure it again'}
         </Button>
       </ActionBar>
     </>
   );
 }
 
-/** What was read, or looked for, says that it is not mended. */
-const isSeenBad = ({ bad, seen }: Proof): boolean => bad.length > 0 || seen === true;
-
-const titleOf = (proof: Proof): string =>
-  proof.proven
+const titleOf = ({ proof, proven, bad }: Mended): string =>
+  proven
     ? 'The repair is proven'
-    : isSeenBad(proof)
+    : bad
       ? proof.work.body.what === 'fitted'
         ? 'The new part did not help'
         : 'It is not mended'
       : 'Not proven yet';
 
-function Detail({ proof }: { readonly proof: Proof }) {
+/** What comes and goes is looked for more than once, some time apart. */
+const Looks = ({ wanted, had, rest }: NonNullable<Mended['looks']>) => (
+  <p role="status" className="m-0 mt-2 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
+    <strong>It comes and goes:</strong> at rest in about {percent(rest)} of the time. Look for it{' '}
+    {wanted} times, ten minutes apart, and it is gone in 95 of 100 cases.{' '}
+    <strong>
+      {had} of {wanted} so far.
+    </strong>
+  </p>
+);
+
+function Detail({ mended: { proof, proven, bad } }: { readonly mended: Mended }) {
   const { job, state } = useJob();
-  if (proof.proven)
+  if (proven)
     return (
       <p role="status" className="m-0 text-soft">
         {proof.good.length > 0
@@ -94,12 +104,14 @@ function Detail({ proof }: { readonly proof: Proof }) {
           : 'Nothing had read bad; the complaint was looked for, and not seen.'}
       </p>
     );
-  if (!isSeenBad(proof))
+  if (!bad)
     return (
       <p role="status" className="m-0 text-soft">
         {proof.owed.length > 0
           ? 'Read again what was bad, in the state that showed it.'
-          : 'Nothing had read bad before. The proof is the complaint: look for it, in the state that showed it.'}
+          : proof.proven
+            ? 'What was bad reads good. Not proven until what stands below is done.'
+            : 'Nothing had read bad before. The proof is the complaint: look for it, in the state that showed it.'}
       </p>
     );
   const trial = trialsIn(state.works).length > 0;
@@ -123,7 +135,7 @@ function Detail({ proof }: { readonly proof: Proof }) {
   );
 }
 
-function Lines({ proof }: { readonly proof: Proof }) {
+function Lines({ proof }: Pick<Mended, 'proof'>) {
   const rows = [
     ...proof.bad.map((taken) => ({ taken, words: 'still bad', mark: 'out' as const })),
     ...proof.owed.map((taken) => ({ taken, words: 'to read again', mark: 'void' as const })),
@@ -171,8 +183,8 @@ function Line({ taken, words, mark }: LineProps) {
 
 /** Good figures of the machine as it was: the work may have changed them. */
 function Stale() {
-  const { job, state } = useJob();
-  const proof = proofOf(state);
+  const { job, sheet, state } = useJob();
+  const proof = mendedOf(sheet, state)?.proof;
   const owed = new Set(proof?.owed.map(({ observable }) => observable));
   const stale = staleOf(state).filter(({ observable }) => !owed.has(observable));
   if (stale.length === 0) return null;

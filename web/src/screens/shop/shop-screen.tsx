@@ -1,6 +1,6 @@
 /** The shop: what its work and waiting cost. Advice and plans are reckoned with these. */
 import type { ShopPrices } from '@jeitinho/core/diagnose';
-import type { ShopResource } from '@jeitinho/core';
+import { HOUSE_TOLERANCE, NAMELESS_SHOP, type ShopResource } from '@jeitinho/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../../data/api';
 import { useDraft } from '../../data/draft';
@@ -10,6 +10,9 @@ import { Button } from '../../parts/button';
 import { DeskFrame } from '../../parts/desk-frame';
 import { amountIn } from '../../parts/money';
 import { Notice } from '../../parts/notice';
+
+import { JobFiles } from './job-files';
+import { PriceList } from './price-list';
 
 const FIELDS: readonly (readonly [keyof ShopPrices, string, string])[] = [
   [
@@ -39,11 +42,13 @@ export function ShopScreen() {
         text={shop.isError ? 'The shop cannot be fetched: the server does not answer.' : undefined}
       />
       {shop.data && <PricesForm shop={shop.data} />}
+      <PriceList currency={pricesOf(shop.data ?? NAMELESS_SHOP).currency} />
+      <JobFiles />
     </DeskFrame>
   );
 }
 
-type Field = keyof ShopPrices | 'currency';
+type Field = keyof ShopPrices | 'currency' | 'housePercent';
 
 /** What was typed and not kept yet; nothing where a draft is none. */
 function typedIn(draft: string): Partial<Record<Field, string>> {
@@ -61,14 +66,28 @@ function PricesForm({ shop }: { readonly shop: ShopResource }) {
   const [draft, setDraft] = useDraft('prices');
   const typed = typedIn(draft);
   const shown = (field: Field) =>
-    typed[field] ?? (field === 'currency' ? currency : String(prices[field]));
+    typed[field] ??
+    (field === 'currency'
+      ? currency
+      : field === 'housePercent'
+        ? String(shop.prices.housePercent ?? HOUSE_TOLERANCE)
+        : String(prices[field]));
   const type = (field: Field, text: string) =>
     setDraft(JSON.stringify({ ...typed, [field]: text }));
-  const wrong = FIELDS.filter(([name]) => amountIn(shown(name)) === undefined);
+  const house = amountIn(shown('housePercent'));
+  const houseWrong = house === undefined || house < 0.1 || house > 50;
+  const wrong = [
+    ...FIELDS.filter(([name]) => amountIn(shown(name)) === undefined).map(([, label]) => label),
+    ...(houseWrong ? ['House tolerance, 0.1 to 50 %'] : []),
+  ];
   const saving = useMutation({
     networkMode: 'always',
     mutationFn: () => {
-      const body = { ...prices, currency: shown('currency').trim() };
+      const body = {
+        ...prices,
+        currency: shown('currency').trim(),
+        ...(house !== undefined && { housePercent: house }),
+      };
       for (const [name] of FIELDS) body[name] = amountIn(shown(name)) ?? prices[name];
       return ask('setPrices', { body });
     },
@@ -114,9 +133,25 @@ function PricesForm({ shop }: { readonly shop: ShopResource }) {
           className="min-h-12 w-32 border border-soft bg-card px-3 text-right text-[18px] text-ink"
         />
       </div>
+      <div className="flex items-center gap-4 border-b border-hair py-2">
+        <label htmlFor="price-house" className="min-w-0 flex-1">
+          <strong>House tolerance</strong>
+          <span className="block text-[14px] text-soft">
+            ± percent of a figure where no document states any. It is always shown as assumed.
+          </span>
+        </label>
+        <input
+          id="price-house"
+          inputMode="decimal"
+          value={shown('housePercent')}
+          aria-invalid={houseWrong}
+          onChange={(event) => type('housePercent', event.target.value)}
+          className="figure min-h-12 w-32 border border-soft bg-card px-3 text-right text-[18px] text-ink aria-invalid:border-2 aria-invalid:border-brick"
+        />
+      </div>
       <p role="status" className="m-0 min-h-7 pt-2">
         {wrong.length > 0
-          ? `${wrong.map(([, label]) => label).join(', ')}: an amount of 0 or more is wanted.`
+          ? `${wrong.join(', ')}: an amount of 0 or more is wanted.`
           : saving.isSuccess
             ? 'Kept. Jobs reckon with it from now on.'
             : ''}

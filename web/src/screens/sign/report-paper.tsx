@@ -1,14 +1,22 @@
 /** The report, set for paper: every reading against its limit and source, and what was not proven. */
 import { reportNumber, sourceWords, type Report, type ReportRow } from '@jeitinho/core';
+import type { Sheet } from '@jeitinho/core/sheet';
 import type { Verdict } from '@jeitinho/core/judge';
 import type { ReactNode } from 'react';
 import { clockTime, longDay } from '../../data/now';
+import { provenWords, type ReportVersion } from '../../papers/report-document';
+import { money, moneyExact } from '../../parts/money';
 import { percent } from '../../parts/percent';
 import { Photo } from '../../parts/photo';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
 
-export function ReportPaper({ report }: { report: Report }) {
+export interface ReportPaperProps {
+  readonly report: Report;
+  readonly version: ReportVersion;
+}
+
+export function ReportPaper({ report, version }: ReportPaperProps) {
   const { job, sheet } = useJob();
   return (
     <article
@@ -43,10 +51,75 @@ export function ReportPaper({ report }: { report: Report }) {
               ? 'none shown'
               : 'not read'}
         </Field>
-        {report.observed.length > 0 && (
+        {version === 'file' && report.observed.length > 0 && (
           <Field name="Seen, heard">{report.observed.join(' ')}</Field>
         )}
       </dl>
+      {version === 'customer' ? (
+        <ForCustomer report={report} />
+      ) : (
+        <ForFile report={report} sheet={sheet} />
+      )}
+      <Agreed report={report} />
+      <Section title="How the machine was left">
+        <ul className="m-0 list-none p-0">
+          {report.left.map((line, i) => (
+            <li key={i}>{line}</li>
+          ))}
+        </ul>
+      </Section>
+      {report.ahead.length > 0 && (
+        <Section title="What is to come">
+          <ul className="m-0 list-none p-0">
+            {report.ahead.map(({ on, text }, i) => (
+              <li key={i}>
+                {longDay(`${on}T12:00:00`)}: {text}
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
+      {report.photos.length > 0 && (
+        <section className="mt-6">
+          <h2 className="m-0 mb-2 text-[17px] font-bold">Pictures</h2>
+          <ul className="m-0 grid list-none grid-cols-3 gap-3 p-0 max-lg:grid-cols-2">
+            {report.photos.map(({ hash, at, caption, where }, i) => (
+              <li key={i} className="break-inside-avoid text-[14px]">
+                <Photo hash={hash} words={caption || 'Picture'} className="w-full" />
+                <span className="figure">{clockTime(at)}</span>{' '}
+                {[where, caption].filter(Boolean).join(': ')}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <footer className="mt-8 grid grid-cols-2 gap-8 text-[14px]">
+        <SignLine
+          role="Technician"
+          name={report.signed?.technician}
+          at={report.signed?.at}
+          drawn={report.signed?.drawn?.technician}
+        />
+        <SignLine
+          role="Customer"
+          name={report.signed?.customer}
+          at={undefined}
+          drawn={report.signed?.drawn?.customer}
+        />
+      </footer>
+    </article>
+  );
+}
+
+interface ForFileProps {
+  readonly report: Report;
+  readonly sheet: Sheet;
+}
+
+/** Every figure against its limit, with what was not proven. */
+function ForFile({ report, sheet }: ForFileProps) {
+  return (
+    <>
       <Found report={report} />
       <Readings rows={report.rows} />
       <p className="m-0 mt-2 text-[14px] text-soft">
@@ -96,32 +169,60 @@ export function ReportPaper({ report }: { report: Report }) {
           </ul>
         </Section>
       )}
-      <Section title="How the machine was left">
-        <ul className="m-0 list-none p-0">
-          {report.left.map((line, i) => (
-            <li key={i}>{line}</li>
-          ))}
-        </ul>
-      </Section>
-      {report.photos.length > 0 && (
-        <section className="mt-6">
-          <h2 className="m-0 mb-2 text-[17px] font-bold">Pictures</h2>
-          <ul className="m-0 grid list-none grid-cols-3 gap-3 p-0 max-lg:grid-cols-2">
-            {report.photos.map(({ hash, at, caption, where }, i) => (
-              <li key={i} className="break-inside-avoid text-[14px]">
-                <Photo hash={hash} words={caption || 'Picture'} className="w-full" />
-                <span className="figure">{clockTime(at)}</span>{' '}
-                {[where, caption].filter(Boolean).join(': ')}
-              </li>
-            ))}
-          </ul>
-        </section>
+      {report.signed?.owed && (
+        <Section title="Signed with something owed">{report.signed.owed}</Section>
       )}
-      <footer className="mt-8 grid grid-cols-2 gap-8 text-[14px]">
-        <SignLine role="Technician" name={report.signed?.technician} at={report.signed?.at} />
-        <SignLine role="Customer" name={report.signed?.customer} at={undefined} />
-      </footer>
-    </article>
+    </>
+  );
+}
+
+/** What was wrong, what was done, and whether it works: in words that need no meter. */
+function ForCustomer({ report }: { readonly report: Report }) {
+  const { decision, repair, notProven, suspects, rows } = report;
+  const [first] = suspects;
+  return (
+    <>
+      <section aria-label="Decision" className="mt-4 border-l-4 border-ink pl-4">
+        <h2 className="m-0 text-[22px] font-bold">{decision?.text ?? 'Not decided yet'}</h2>
+        {first && (
+          <p className="m-0">
+            Behind it, as far as was measured: {first.name} ({first.part}).
+          </p>
+        )}
+        <p className="m-0 text-soft">
+          {rows.length} {rows.length === 1 ? 'reading was' : 'readings were'} taken and kept; they
+          are in the report for the file.
+        </p>
+      </section>
+      {repair.length > 0 && <Lines title="What was done" lines={repair} />}
+      <Section title="Does it work">{provenWords(report)}</Section>
+      {report.proven !== true && notProven.length > 0 && (
+        <Lines title="Not proven" lines={notProven} />
+      )}
+      {report.signed?.note && <Section title="What was said">{report.signed.note}</Section>}
+    </>
+  );
+}
+
+const Lines = ({ title, lines }: { readonly title: string; readonly lines: readonly string[] }) => (
+  <Section title={title}>
+    <ul className="m-0 list-none p-0">
+      {lines.map((line, i) => (
+        <li key={i}>{line}</li>
+      ))}
+    </ul>
+  </Section>
+);
+
+function Agreed({ report: { accepted } }: { readonly report: Report }) {
+  if (!accepted) return null;
+  const { agreed, by, how, amount, currency, at, note, current } = accepted;
+  return (
+    <Section title="What the customer said to it">
+      {by} {agreed ? 'agreed to' : 'did not agree to'} {moneyExact(amount, currency)}, {how}, on{' '}
+      {longDay(at)} at {clockTime(at)}. {note}
+      {!current && ' What is to be done was decided anew since.'}
+    </Section>
   );
 }
 
@@ -162,6 +263,8 @@ function Found({ report }: { report: Report }) {
               !decision.followsEvidence &&
               (decision.accused ? 'Not the first suspect; ' : 'No finding accuses a part; ')}
             {decision.reason && `reason given: ${decision.reason}`}
+            {decision.against &&
+              ` Expected to cost ${money(decision.against.chosenCost, decision.against.currency)}; “${decision.against.words}” was expected to cost ${money(decision.against.cost, decision.against.currency)}.`}
           </p>
         </>
       ) : (
@@ -274,17 +377,23 @@ function Row({ row, again }: { row: ReportRow; again: boolean }) {
   );
 }
 
-function SignLine({
-  role,
-  name,
-  at,
-}: {
-  role: string;
-  name: string | undefined;
-  at: string | undefined;
-}) {
+interface SignLineProps {
+  readonly role: string;
+  readonly name: string | undefined;
+  readonly at: string | undefined;
+  readonly drawn: string | undefined;
+}
+
+function SignLine({ role, name, at, drawn }: SignLineProps) {
   return (
     <div>
+      {drawn && (
+        <Photo
+          hash={drawn}
+          words={`Signature of ${name || role}`}
+          className="h-14 border-0 bg-white"
+        />
+      )}
       <p className="m-0 min-h-8 border-b border-ink text-[18px]">{name}</p>
       <p className="m-0 text-soft">
         {role}

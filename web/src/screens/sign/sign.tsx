@@ -1,7 +1,7 @@
 /** Sign: the report as it will be printed, and two names under it. */
 import { buildReport } from '@jeitinho/core';
 import { guardOf } from '@jeitinho/core/job';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { clockTime, longDay } from '../../data/now';
@@ -10,8 +10,14 @@ import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
 import { useKeys } from '../../parts/keys';
 import { useAssessment, useJob } from '../job/job-context';
+import { FollowUps } from './follow-ups';
+import { keepSignatures } from './keep-signatures';
 import { LeftPanel, useLeft } from './left-panel';
+import { OwedPanel, useOwed } from './owed-panel';
+import { PaperButtons } from './papers';
 import { ReportPaper } from './report-paper';
+import { SignPad } from './sign-pad';
+import { VersionSwitch } from './version-switch';
 import { stagePath } from '../job/paths';
 
 export function Sign() {
@@ -24,25 +30,38 @@ export function Sign() {
   const name = technician;
   const armed = useArmed('sign');
   const left = useLeft();
+  const owed = useOwed();
+  const [version, setVersion] = useDraft(`version.${job.id}`);
+  const drawn = useRef<Partial<Record<'technician' | 'customer', HTMLCanvasElement>>>({});
   const ready =
     armed &&
     state.decision !== undefined &&
     !state.signed &&
     name.trim() !== '' &&
-    left.said !== undefined;
+    left.said !== undefined &&
+    !owed.unsaid;
   const sign = async () => {
     if (!ready) return;
+    const hands = await keepSignatures(job.id, drawn.current);
     if (
       await record('signed', {
         technician: name.trim(),
         customer: customer.trim(),
         note: note.trim(),
         left: left.said!,
+        ...(owed.lines.length > 0 && { owed: owed.reason.trim() }),
+        ...(Object.keys(hands).length > 0 && { drawn: hands }),
       })
     ) {
       [setTechnician, setCustomer, setNote].forEach((clear) => clear(''));
       left.drop();
+      owed.setReason('');
     }
+  };
+  const shown = version === 'customer' ? 'customer' : 'file';
+  const keepDrawn = (who: 'technician' | 'customer', picture: HTMLCanvasElement | undefined) => {
+    if (picture) drawn.current[who] = picture;
+    else delete drawn.current[who];
   };
   const owedFirst = guardOf(sheet, state, 'sign');
   // A signature is no key that one runs through on: it takes the name, and a press on its own button.
@@ -60,8 +79,11 @@ export function Sign() {
           </p>
         )}
         {!state.signed && state.decision && <LeftPanel left={left} />}
-        <div className="mt-5">
-          <ReportPaper report={report} />
+        {!state.signed && <OwedPanel owed={owed} />}
+        {state.decision && <FollowUps />}
+        <VersionSwitch version={shown} onVersion={setVersion} />
+        <div className="mt-2">
+          <ReportPaper report={report} version={shown} />
         </div>
         {!state.signed && state.decision && (
           <section
@@ -75,6 +97,14 @@ export function Sign() {
               offered={job.shop.technician}
             />
             <Line label="Customer" value={customer} onChange={setCustomer} />
+            <SignPad
+              label="Technician, by hand (may stay empty)"
+              onDrawn={(picture) => keepDrawn('technician', picture)}
+            />
+            <SignPad
+              label="Customer, by hand (may stay empty)"
+              onDrawn={(picture) => keepDrawn('customer', picture)}
+            />
             <label className="block text-[14px] text-soft sm:col-span-2">
               What the customer was told
               <textarea
@@ -87,6 +117,7 @@ export function Sign() {
             </label>
           </section>
         )}
+        {state.decision && <PaperButtons report={report} version={shown} />}
       </div>
       <ActionBar
         title={
@@ -98,6 +129,7 @@ export function Sign() {
           state.signed
             ? 'withdraw the signature in the roll to go on with the job'
             : (left.unsaid ??
+              (owed.unsaid ? 'say why it is signed with something owed' : undefined) ??
               (name.trim() === '' ? 'who signs?' : 'a signed job takes no more readings'))
         }
       >

@@ -11,6 +11,7 @@ import { useWeekAhead } from '../../data/week-ahead';
 import { Notice } from '../../parts/notice';
 import { DeskFrame } from '../../parts/desk-frame';
 import { Button } from '../../parts/button';
+import { AheadOfVisits } from './ahead';
 import { dayOfVisits, nextStop } from './day';
 import { DayRule } from './day-rule';
 import { KeptHere } from './kept-here';
@@ -81,7 +82,10 @@ export function Today() {
             </ol>
           )}
         </div>
-        <Owed day={day} />
+        <div>
+          <Owed day={day} />
+          <AheadOfVisits now={now} />
+        </div>
       </div>
       {query.hasNextPage && (
         <p className="mt-5">

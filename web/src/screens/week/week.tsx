@@ -6,6 +6,7 @@ import { Link, useSearchParams } from 'react-router';
 import { clockTime, useNow } from '../../data/now';
 import { openJobsOptions, visitsOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
+import { LINK } from '../../parts/link';
 import { DeskFrame } from '../../parts/desk-frame';
 import { Notice } from '../../parts/notice';
 import { useSmallScreen } from '../../parts/small-screen';
@@ -48,6 +49,9 @@ export function Week() {
           <Button onClick={() => go(-1)}>Before</Button>
           <Button onClick={() => setParams({})}>From today</Button>
           <Button onClick={() => go(1)}>After</Button>
+          <Link to="/month" className={`${LINK} px-2`}>
+            Month
+          </Link>
           <NewVisit />
         </div>
       </div>

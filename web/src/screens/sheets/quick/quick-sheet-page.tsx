@@ -17,7 +17,7 @@ import { useMemo, useState } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, ask } from '../../../data/api';
 import { useDraft } from '../../../data/draft';
-import { jobOptions } from '../../../data/queries';
+import { jobOptions, shopOptions } from '../../../data/queries';
 import { Button } from '../../../parts/button';
 import { DeskFrame } from '../../../parts/desk-frame';
 import { Notice } from '../../../parts/notice';
@@ -52,7 +52,11 @@ function QuickDesk({ job }: { job: JobResource | undefined }) {
   const split = useMemo(() => splitTable(table.rows), [table]);
   const [chosen, setChosen] = useState<ColumnMap>({});
   const columns = useMemo(() => ({ ...matchColumns(split), ...chosen }), [split, chosen]);
-  const { rows, problems } = useMemo(() => readRows(split, columns), [split, columns]);
+  const house = useQuery(shopOptions()).data?.prices.housePercent;
+  const { rows, problems } = useMemo(
+    () => readRows(split, columns, house),
+    [split, columns, house],
+  );
   const head = useHead(
     job?.unit ?? machine,
     job?.id ?? (machine ? `${machine.maker} ${machine.model}` : 'new'),

@@ -9,11 +9,12 @@ export interface TableText {
   readonly cut: number;
 }
 
-export function readTable(text: string): TableText {
+/** @param most - Rows that are read. */
+export function readTable(text: string, most = MOST_ROWS): TableText {
   const firstLine = text.split(/\r?\n/).find((line) => line.trim() !== '') ?? '';
   // A copied range has tabs; in a file the mark is guessed, but never a decimal comma's place in it.
   const delimiter = firstLine.includes('\t') ? '\t' : firstLine.includes(';') ? ';' : '';
   const { data } = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' });
   const rows = data.map((row) => row.map((cell) => cell.trim()));
-  return { rows: rows.slice(0, MOST_ROWS), cut: Math.max(0, rows.length - MOST_ROWS) };
+  return { rows: rows.slice(0, most), cut: Math.max(0, rows.length - most) };
 }
