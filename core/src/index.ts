@@ -143,7 +143,13 @@ export { type QuickHead, quickSheet } from './quick/quick-sheet';
 export { readRows, type RowProblem } from './quick/rows';
 export { SUPPLY_SYSTEMS, type SupplySystem } from './quick/supply';
 export { reportNumber } from './report/report-number';
-export { buildReport, overruledWords, seriesWords, sourceWords } from './report/report';
+export {
+  buildReport,
+  overruledWords,
+  REPAIR_ITSELF,
+  seriesWords,
+  sourceWords,
+} from './report/report';
 export type { Report, ReportRow } from './report/report-schema';
 export { unionOf } from './schema-words';
 export { durationWords } from './units/duration';

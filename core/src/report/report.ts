@@ -345,6 +345,9 @@ export function leftLines(sheet: Sheet, state: JobState): string[] {
   ];
 }
 
+/** What is not proven of the work done here begins with these words. */
+export const REPAIR_ITSELF = 'The repair itself';
+
 function notProvenLines(sheet: Sheet, assessment: Assessment, state: JobState): string[] {
   const lines = assessment.notProven.map(notProvenWords);
   if (assessment.surprise) {
@@ -358,15 +361,15 @@ function notProvenLines(sheet: Sheet, assessment: Assessment, state: JobState): 
   const proof = mended?.proof;
   const endings = state.decision?.body.endings ?? [];
   if (!proof && endings.some(({ kind }) => kind !== 'sound' && kind !== 'release'))
-    lines.push('The repair itself: nothing was fitted or proven on this visit.');
+    lines.push(`${REPAIR_ITSELF}: nothing was fitted or proven on this visit.`);
   if (proof && !proof.proven) {
     const owed = [...proof.owed, ...proof.bad].map(takenName);
     lines.push(
       owed.length > 0
-        ? `The repair itself; still bad or not measured again: ${[...new Set(owed)].join('; ')}.`
-        : 'The repair itself: nothing that was bad was measured again.',
+        ? `${REPAIR_ITSELF}; still bad or not measured again: ${[...new Set(owed)].join('; ')}.`
+        : `${REPAIR_ITSELF}: nothing that was bad was measured again.`,
     );
-  } else if (mended && !mended.proven) lines.push(`The repair itself: ${mended.owed.join('; ')}.`);
+  } else if (mended && !mended.proven) lines.push(`${REPAIR_ITSELF}: ${mended.owed.join('; ')}.`);
   return lines;
 }
 

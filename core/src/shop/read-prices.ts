@@ -96,7 +96,7 @@ function rowOf(
   const figure = (column: PriceColumn, whole: boolean, times = 1): number | undefined => {
     const text = cell(column).replace('%', '');
     if (text === '') return undefined;
-    const value = moneyIn(text);
+    const value = column === 'price' ? moneyIn(text) : decimalIn(text);
     if (value === undefined || value < 0 || (whole && !Number.isInteger(value))) {
       wrong(column, `“${text.slice(0, 40)}” is no ${whole ? 'whole ' : ''}figure of 0 or more.`);
       return undefined;
@@ -136,11 +136,24 @@ export function moneyIn(text: string): number | undefined {
   return Number.isFinite(value) ? value : undefined;
 }
 
+/** A plain figure with either decimal mark. */
+function decimalIn(text: string): number | undefined {
+  const value = Number(text.trim().replace(',', '.'));
+  return Number.isFinite(value) ? value : undefined;
+}
+
 /** @returns null for what is neither. */
 function yesIn(text: string): boolean | undefined | null {
   if (text === '') return undefined;
   if (/^(yes|y|true|1|sim|s)$/i.test(text)) return true;
   return /^(no|n|false|0|não|nao)$/i.test(text) ? false : null;
+}
+
+/** Shares as percent, sums to the cent: a third decimal would be read as thousands. */
+function writtenIn(column: PriceColumn, value: string | number): string {
+  if (typeof value === 'string') return value;
+  if (column === 'restock') return String(Number((value * 100).toFixed(4)));
+  return String(column === 'price' ? Math.round(value * 100) / 100 : value);
 }
 
 /** The list as rows of cells, its headings first: what `readPrices` reads. */
@@ -151,7 +164,7 @@ export const priceTable = (rows: readonly PriceRow[]): string[][] => [
       const value = row[column];
       if (value === undefined) return '';
       if (typeof value === 'boolean') return value ? 'yes' : 'no';
-      return String(column === 'restock' ? Number(value) * 100 : value);
+      return writtenIn(column, value);
     }),
   ),
 ];

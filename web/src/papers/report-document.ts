@@ -2,7 +2,13 @@
  * The service report as a document for paper, in two versions: for the customer, who wants to know what was
  * wrong, what was done, what it cost and what is next; and for the file, with every figure against its limit.
  */
-import { reportNumber, sourceWords, type JobResource, type Report } from '@jeitinho/core';
+import {
+  REPAIR_ITSELF,
+  reportNumber,
+  sourceWords,
+  type JobResource,
+  type Report,
+} from '@jeitinho/core';
 import type { Sheet } from '@jeitinho/core/sheet';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { moneyExact } from '../parts/money';
@@ -87,6 +93,7 @@ function head({ job, report }: ReportPapers, number: string): Content[] {
     {
       margin: [0, 6, 0, 0],
       table: {
+        headerRows: 0,
         widths: [62, '*'],
         body: [
           field('Customer', [customer.name, site.address, site.town].filter(Boolean).join(', ')),
@@ -116,6 +123,15 @@ export function provenWords({ proven, repair, decision }: Report): string {
   return decision ? 'Nothing was changed on the machine on this visit.' : 'Nothing is decided yet.';
 }
 
+/** What is open, for somebody who has no use for each reading: the repair itself, and how much more there is. */
+export function openPoints(lines: readonly string[]): string[] {
+  const repair = lines.filter((line) => line.startsWith(REPAIR_ITSELF));
+  const others = lines.length - repair.length;
+  if (others === 0) return repair;
+  const more = others === 1 ? 'One more point is' : `${others} more points are`;
+  return [...repair, `${more} open; the report for the file names them.`];
+}
+
 function forCustomer({ report }: ReportPapers): Content[] {
   const { decision, repair, notProven } = report;
   const [first] = report.suspects;
@@ -129,7 +145,7 @@ function forCustomer({ report }: ReportPapers): Content[] {
     ...list('What was done', repair),
     heading('Does it work'),
     said(provenWords(report)),
-    ...(report.proven === true ? [] : list('Not proven', notProven)),
+    ...(report.proven === true ? [] : list('Not proven', openPoints(notProven))),
     ...(report.signed?.note ? [heading('What was said'), said(report.signed.note)] : []),
   ];
 }

@@ -5,7 +5,7 @@ import type { Asked, Matched } from '../state/facts';
 import type { JobState } from '../state/state';
 import { loadsOf, type Load } from './loads';
 import { asksMatch, matchOf, type Match } from './match';
-import { whyAsks } from './why-asks';
+import { whyAsksNow } from './why-asks';
 
 export interface BeforePart {
   readonly asks: readonly { readonly ask: string; readonly said?: Asked }[];
@@ -18,7 +18,7 @@ export interface BeforePart {
 
 export function beforePart(sheet: Sheet, state: JobState, id: string): BeforePart {
   const part = findPart(sheet, id);
-  const asks = whyAsks(sheet, id).map((ask) => {
+  const asks = whyAsksNow(sheet, state, id).map((ask) => {
     const said = state.asked.get(`${id} ${ask}`)?.body;
     return { ask, ...(said && { said }) };
   });

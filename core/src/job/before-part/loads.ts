@@ -1,10 +1,8 @@
 /** What would kill the next part too: each fault elsewhere that brings one on this part, and whether a reading clears it. */
 import { allObservables, shownBy } from '../../sheet/observables';
 import type { Fault, Sheet } from '../../sheet/schema';
-import type { Verdict } from '../../judge/judge';
-import { isBad } from '../findings/is-bad';
-import { isStale } from '../findings/proof';
-import { isSilent, type JobState } from '../state/state';
+import type { JobState } from '../state/state';
+import { toldBy } from './told-by';
 
 /** A fault shows what it is taken to be proven by at least so often. */
 const TELLS = 0.5;
@@ -38,20 +36,3 @@ function showsIt(fault: Fault, observable: Parameters<typeof shownBy>[1]): numbe
   const shown = shownBy(fault, observable) ?? 'ok';
   return typeof shown === 'string' ? Number(shown !== 'ok') : 1 - (shown.ok ?? 0);
 }
-
-/** Only what was told apart: a figure at the edge, or void, proves nothing either way. */
-function toldBy(state: JobState, id: string): 'sound' | 'bad' | undefined {
-  const group = state.groups.find(({ observable }) => observable === id);
-  if (group) return MARKS[group.judgement.verdict];
-  const taken = state.current.get(id);
-  if (!taken || isSilent(taken.standing) || isStale(state, taken)) return undefined;
-  if (isBad(taken)) return 'bad';
-  if (taken.overruled || taken.kind === 'answer') return 'sound';
-  return MARKS[taken.judgement.verdict];
-}
-
-const MARKS: Partial<Record<Verdict, 'sound' | 'bad'>> = {
-  in: 'sound',
-  watch: 'sound',
-  out: 'bad',
-};

@@ -9,6 +9,7 @@ import {
   WHY_ANSWERS,
   type BodyOf,
 } from '@jeitinho/core/job';
+import { sentence } from '@jeitinho/core';
 import { findPart, type Part } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -209,7 +210,7 @@ function MatchOf({ part }: { readonly part: Part }) {
               <div key={rule.field} className="contents">
                 {asOnOld(rule) && (
                   <label className="block text-[14px] text-soft">
-                    {rule.field} on the old plate
+                    {sentence(rule.field)} on the old plate
                     <input
                       value={old[rule.field] ?? ''}
                       maxLength={200}
@@ -221,7 +222,7 @@ function MatchOf({ part }: { readonly part: Part }) {
                   </label>
                 )}
                 <label className="block text-[14px] text-soft">
-                  {rule.field} on the new one (wanted: {wantedWords(rule, old[rule.field])})
+                  {sentence(rule.field)}, wanted {wantedWords(rule, old[rule.field])}
                   <input
                     value={values[rule.field] ?? ''}
                     maxLength={200}

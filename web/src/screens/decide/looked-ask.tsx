@@ -6,13 +6,15 @@ import { useJob } from '../job/job-context';
 export interface LookedAskProps {
   /** Before any state was entered that could show it: seeing it counts, not seeing it says nothing yet. */
   readonly early?: boolean;
+  /** It runs to be proven: not seeing it says something, whatever state it is in. */
+  readonly running?: boolean;
 }
 
-export function LookedAsk({ early = false }: LookedAskProps) {
+export function LookedAsk({ early = false, running = false }: LookedAskProps) {
   const { state, record } = useJob();
   const answered = lookSince(state);
   const entered =
-    state.entered !== undefined || state.taken.some(({ situation }) => situation.state);
+    running || state.entered !== undefined || state.taken.some(({ situation }) => situation.state);
   if (!answered && !entered && !early) return null;
   return (
     <section

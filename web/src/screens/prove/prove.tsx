@@ -13,7 +13,7 @@ import { placePath, stagePath, useGoOn } from '../job/paths';
 import { limitWordsAt, takenWords } from '../job/taken-words';
 import { PutBack } from '../mend/put-back';
 import { WorkDone } from '../mend/work-done';
-import { ProvingSteps } from './proving-steps';
+import { ProvingSteps, toStep } from './proving-steps';
 
 export function Prove() {
   const { job, sheet, state } = useJob();
@@ -30,6 +30,7 @@ export function Prove() {
     else if (first)
       void navigate(placePath(job.id, { stage: 'measure', observable: first.observable }));
     else if (failed) void navigate(stagePath(job.id, 'decide'));
+    else if (step) toStep(step);
   };
   useKeys({ Enter: primary });
   return (
@@ -40,7 +41,8 @@ export function Prove() {
         </h1>
         {mended && <Detail mended={mended} />}
         {proof && <Lines proof={proof} />}
-        <LookedAsk />
+        {mended && !proven && state.energy.kind === 'dead' && <RunsFirst />}
+        <LookedAsk running={mended !== undefined && state.energy.kind === 'live'} />
         {mended?.looks && <Looks {...mended.looks} />}
         {mended && <ProvingSteps steps={mended.steps} />}
         <Stale />
@@ -66,8 +68,21 @@ export function Prove() {
             Leave it unproven
           </Button>
         )}
-        <Button kind="go" hint="Enter" disabled={!proven && !first && !failed} onClick={primary}>
-          {proven ? 'To Sign' : failed && !first ? 'Decide anew' : 'Measure it again'}
+        <Button
+          kind="go"
+          hint="Enter"
+          disabled={!proven && !first && !failed && !step}
+          onClick={primary}
+        >
+          {proven
+            ? 'To Sign'
+            : first
+              ? 'Measure it again'
+              : failed
+                ? 'Decide anew'
+                : step
+                  ? 'To its next step'
+                  : 'Measure it again'}
         </Button>
       </ActionBar>
     </>
@@ -82,6 +97,21 @@ const titleOf = ({ proof, proven, bad }: Mended): string =>
         ? 'The new part did not help'
         : 'It is not mended'
       : 'Not proven yet';
+
+/** Nothing is proven on a machine that stands still. */
+function RunsFirst() {
+  const { job } = useJob();
+  return (
+    <p className="m-0 mt-3 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
+      <strong>It is isolated.</strong> To be proven it must run: put back what is out, clear hands
+      and tools, then{' '}
+      <Link to={stagePath(job.id, 'safe')} className="text-ink underline">
+        give it its supply
+      </Link>
+      .
+    </p>
+  );
+}
 
 /** What comes and goes is looked for more than once, some time apart. */
 const Looks = ({ wanted, had, rest }: NonNullable<Mended['looks']>) => (

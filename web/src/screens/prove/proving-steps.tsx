@@ -23,7 +23,7 @@ export function ProvingSteps({ steps }: Pick<Mended, 'steps'>) {
         </h2>
         <ol className="m-0 list-none p-0">
           {own.map((step) => (
-            <li key={step.at} className="border-t border-hair">
+            <li key={step.at} id={stepId(step)} className="border-t border-hair">
               {procedure.steps[step.at]!.watch ? <WatchStep step={step} /> : <DoStep step={step} />}
             </li>
           ))}
@@ -31,6 +31,15 @@ export function ProvingSteps({ steps }: Pick<Mended, 'steps'>) {
       </section>
     );
   });
+}
+
+const stepId = ({ procedure, at }: ProvingStep): string => `prove-${procedure.id}-${at}`;
+
+/** To the first thing in it that takes a press. */
+export function toStep(step: ProvingStep): void {
+  const line = document.getElementById(stepId(step));
+  line?.scrollIntoView({ block: 'center' });
+  line?.querySelector<HTMLElement>('input, button')?.focus();
 }
 
 function DoStep({ step: { procedure, at, is } }: { readonly step: ProvingStep }) {

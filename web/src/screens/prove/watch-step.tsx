@@ -27,6 +27,7 @@ export function WatchStep({ step }: { readonly step: ProvingStep }) {
   const { expect } = watch;
   const [kept, keep] = useDraft(`watch.${job.id}.${procedure.id}.${at}.${state.works.length}`);
   const [again, setAgain] = useState(false);
+  const [writing, setWriting] = useState(false);
   const draft = parseTrack(kept);
   const { samples } = draft;
   const where = { procedure: procedure.id, step: at };
@@ -41,6 +42,7 @@ export function WatchStep({ step }: { readonly step: ProvingStep }) {
     if (!(await record('watched', { ...where, ...body, note: '' }))) return;
     keep('');
     setAgain(false);
+    setWriting(false);
   };
   return (
     <div className="py-2">
@@ -50,7 +52,7 @@ export function WatchStep({ step }: { readonly step: ProvingStep }) {
       </p>
       {isSeries(expect) && <Track series={{ samples: shown }} expect={expect} />}
       {judged && <Verdict judged={judged} at={recording ? undefined : watched.at} />}
-      {recording && isSeries(expect) && (
+      {recording && isSeries(expect) && (writing || samples.length > 0) && (
         <TrackRecorder
           job={job.id}
           bench={job.bench}
@@ -73,6 +75,11 @@ export function WatchStep({ step }: { readonly step: ProvingStep }) {
         )}
         {recording && samples.length === 0 && (
           <>
+            {isSeries(expect) && !writing && (
+              <Button kind="go" onClick={() => setWriting(true)}>
+                Write its figures
+              </Button>
+            )}
             <Button onClick={() => void finish({ seen: true })}>Seen: as it should</Button>
             <Button onClick={() => void finish({ seen: false })}>Seen: not as it should</Button>
           </>

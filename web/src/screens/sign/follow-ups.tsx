@@ -95,7 +95,7 @@ function Add() {
       }}
     >
       <label className="block text-[14px] text-soft">
-        What is to come
+        What comes
         <select
           value={what}
           onChange={(event) => setWhat(event.target.value as What)}

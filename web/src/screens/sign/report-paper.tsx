@@ -4,7 +4,7 @@ import type { Sheet } from '@jeitinho/core/sheet';
 import type { Verdict } from '@jeitinho/core/judge';
 import type { ReactNode } from 'react';
 import { clockTime, longDay } from '../../data/now';
-import { provenWords, type ReportVersion } from '../../papers/report-document';
+import { openPoints, provenWords, type ReportVersion } from '../../papers/report-document';
 import { money, moneyExact } from '../../parts/money';
 import { percent } from '../../parts/percent';
 import { Photo } from '../../parts/photo';
@@ -197,7 +197,7 @@ function ForCustomer({ report }: { readonly report: Report }) {
       {repair.length > 0 && <Lines title="What was done" lines={repair} />}
       <Section title="Does it work">{provenWords(report)}</Section>
       {report.proven !== true && notProven.length > 0 && (
-        <Lines title="Not proven" lines={notProven} />
+        <Lines title="Not proven" lines={openPoints(notProven)} />
       )}
       {report.signed?.note && <Section title="What was said">{report.signed.note}</Section>}
     </>
@@ -237,7 +237,7 @@ function Field({ name, children }: { name: string; children: ReactNode }) {
 
 function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <section>
+    <section className="mt-4">
       <h2 className="m-0 mb-1 text-[17px] font-bold">{title}</h2>
       <div className="text-[15px]">{children}</div>
     </section>

@@ -8,7 +8,7 @@ import { LINK } from '../../parts/link';
 
 /** Days that are looked ahead here; the month has all. */
 const DAYS = 14;
-const MOST = 8;
+const MOST = 3;
 
 export function AheadOfVisits({ now }: { readonly now: number }) {
   const query = useQuery(aheadOptions());
@@ -19,7 +19,7 @@ export function AheadOfVisits({ now }: { readonly now: number }) {
   if (all.length === 0) return null;
   const shown = soon.slice(0, MOST);
   return (
-    <section aria-label="What is to come" className="mt-8">
+    <section aria-label="What is to come" className="mb-8">
       <h2 className="m-0 flex items-baseline justify-between border-b border-ink pb-2 text-[18px] font-bold">
         What is to come
         <Link to="/month" className={`${LINK} text-[15px] font-normal`}>

@@ -83,8 +83,8 @@ export function Today() {
           )}
         </div>
         <div>
-          <Owed day={day} />
           <AheadOfVisits now={now} />
+          <Owed day={day} />
         </div>
       </div>
       {query.hasNextPage && (
