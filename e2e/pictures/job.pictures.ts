@@ -34,7 +34,17 @@ test('measuring the rooftop unit’s bridge, by day and by night', async ({ page
   for (const figure of ['.452', '.449']) await reading(page, figure);
   await taken(page, 'measure');
   await page.emulateMedia({ colorScheme: 'dark' });
-  await taken(page, 'measure-night');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await taken(page, 'measure-phone');
+});
+
+test('reading: the codes of the rooftop unit', async ({ page, newJob }) => {
+  const id = await newJob('rooftop');
+  await page.goto(`/jobs/${id}/read`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await kept(page, id, 1, [['code', { shown: '47 2' }]]);
+  await page.reload();
+  await taken(page, 'read');
 });
 
 test('a path half split', async ({ page, newJob }) => {
@@ -140,9 +150,77 @@ test('making the rooftop unit safe', async ({ page, newJob }) => {
   await taken(page, 'make-safe');
 });
 
-test('a sheet to read', async ({ page }) => {
-  await page.goto('/sheets/norveda-nx3');
-  await page.getByRole('table', { name: 'Parts' }).waitFor();
-  await page.waitForTimeout(500);
-  await page.screenshot({ path: `${FOLDER}/sheet.png` });
+test('the end of a visit: the wire map, and the report for the customer', async ({
+  page,
+  newJob,
+}) => {
+  const id = await newJob('heatPump');
+  await provenDead(page, id);
+  await kept(page, id, 20, [
+    [
+      'decided',
+      {
+        endings: [{ kind: 'replace', part: 'defrost' }],
+        leading: null,
+        probability: 0.4,
+        reason: 'Only a substitute is to be had.',
+      },
+    ],
+    [
+      'matched',
+      {
+        part: 'defrost',
+        number: 'UD-7',
+        values: { supply: '24 V~', sensor: '10 kΩ NTC', 'valve energised in': 'cooling' },
+        note: '',
+      },
+    ],
+    ...[0, 1, 2, 4].map((at) => ['ticked', { procedure: 'substitute', what: 'wire', at }] as const),
+  ]);
+  await page.goto(`/jobs/${id}/mend`);
+  await page.getByText(/of 6 wires moved/).scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 200);
+  await taken(page, 'wire-map');
+  const decision = await page.evaluate(async (job) => {
+    const log = (await (await fetch(`/api/v1/jobs/${job}/entries`)).json()) as {
+      entries: { id: string; kind: string }[];
+    };
+    return log.entries.find(({ kind }) => kind === 'decided')!.id;
+  }, id);
+  const watched = [-8, -3, 2, 8, 12].map((value, i) => ({ t: i * 60, value }));
+  await kept(page, id, 10, [
+    [
+      'accepted',
+      {
+        decision,
+        agreed: true,
+        by: 'Tomás Quintela',
+        how: 'here',
+        amount: 500,
+        currency: 'R$',
+        note: '',
+      },
+    ],
+    ['ticked', { procedure: 'substitute', what: 'wire', at: 3 }],
+    ['ticked', { procedure: 'substitute', what: 'wire', at: 5 }],
+    ['work', { what: 'fitted', part: 'defrost', note: '' }],
+    ['access', { access: 'panel', back: true }],
+    ['energised', { precautions: true }],
+    ['ticked', { procedure: 'prove-defrost', what: 'step', at: 0 }],
+    ['watched', { procedure: 'prove-defrost', step: 1, samples: watched, note: '' }],
+    ['ticked', { procedure: 'prove-defrost', what: 'step', at: 2 }],
+    ['looked', { seen: false }],
+    ['follow-up', { what: 'send-back', on: '2026-12-10', part: 'defrost', note: 'old board' }],
+  ]);
+  await page.goto(`/jobs/${id}/sign`);
+  await page.getByRole('button', { name: 'For the customer' }).click();
+  await page.getByRole('article', { name: 'Service report' }).scrollIntoViewIfNeeded();
+  await taken(page, 'report-customer');
+  await page.getByRole('button', { name: 'For the file' }).click();
+});
+
+test('the month', async ({ page }) => {
+  await page.goto('/month');
+  await page.getByRole('link', { name: /^▣/ }).first().waitFor();
+  await taken(page, 'month');
 });

@@ -1,7 +1,15 @@
 /** Papers that the page made, opened as whoever gets them would. */
+import type { Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+
+/** Where the page's download came to lie. */
+export async function downloaded(page: Page, press: () => Promise<void>): Promise<string> {
+  const coming = page.waitForEvent('download');
+  await press();
+  return (await (await coming).path())!;
+}
 
 /** All text of a PDF, its lines joined by blanks. */
 export async function pdfText(path: string): Promise<string> {

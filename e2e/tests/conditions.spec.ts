@@ -72,6 +72,8 @@ test('a joint reseated: no part, and proven by what was bad', async ({ page, new
   await page.getByRole('checkbox', { name: 'Replace: Driver link harness 2' }).uncheck();
   await page.getByRole('checkbox', { name: 'Reseated: Re-terminate link 2 at the hinge' }).check();
   expect(await found(page, 'Decide with a repair ticked')).toEqual([]);
+  // A new harness is expected to cost less than a joint that may come back: who reseats it says why.
+  await page.getByLabel(/Why this\?/).fill('No harness on the van.');
   await page.getByRole('button', { name: /^Decide: Reseated/ }).click();
   await heading(page, 'Mend it');
   expect(await found(page, 'Mend')).toEqual([]);

@@ -1,15 +1,9 @@
 /** The end of a visit: a part held against what it must match, the customer's word, the proof watched, papers opened. */
 import { readFileSync } from 'node:fs';
 import { found } from '../support/axe';
-import { pdfText, unzipped } from '../support/papers';
+import { downloaded, pdfText, unzipped } from '../support/papers';
 import { sideways } from '../support/sideways';
-import { expect, kept, provenDead, test, type Page } from '../support/test';
-
-async function downloaded(page: Page, press: () => Promise<void>): Promise<string> {
-  const coming = page.waitForEvent('download');
-  await press();
-  return (await (await coming).path())!;
-}
+import { expect, kept, provenDead, test } from '../support/test';
 
 test('the heat pump’s substitute board: from its match over the wire map to a proven cycle and its papers', async ({
   page,
@@ -129,7 +123,7 @@ test('the heat pump’s substitute board: from its match over the wire map to a 
     for (const back of await page.getByRole('button', { name: /^☐ Put back/ }).all())
       await back.click();
     await page.getByRole('button', { name: /^I am / }).click();
-    const pad = page.getByRole('img', { name: /^Customer, by hand/ });
+    const pad = page.getByRole('img', { name: /^By hand, who receives it/ });
     await pad.scrollIntoViewIfNeeded();
     const box = (await pad.boundingBox())!;
     await page.mouse.move(box.x + 20, box.y + 40);
@@ -137,9 +131,7 @@ test('the heat pump’s substitute board: from its match over the wire map to a 
     for (let i = 1; i < 12; i += 1)
       await page.mouse.move(box.x + 20 + i * 15, box.y + 40 + (i % 2) * 25);
     await page.mouse.up();
-    await expect(
-      page.getByRole('img', { name: 'Customer, by hand (may stay empty): drawn' }),
-    ).toBeVisible();
+    await expect(page.getByRole('img', { name: 'By hand, who receives it: drawn' })).toBeVisible();
     expect(await found(page, 'signing')).toEqual([]);
     await page.getByRole('button', { name: 'Sign and close' }).click();
     await expect(page.getByText(/^Signed /)).toBeVisible();

@@ -39,7 +39,7 @@ test('steps with their cautions and wires old to new are ticked, and stay so ove
   await page.getByRole('button', { name: /^It is in/ }).click();
   await page.goto(`/jobs/${id}/prove`);
   const proving = page.getByRole('region', { name: 'Prove a defrost' });
-  await expect(proving).toContainText('Watch coil temperature: ');
+  await expect(proving).toContainText('Watch coil temperature rises by 12');
   await proving.getByRole('checkbox', { name: 'Force a cycle.' }).check();
   expect(await found(page, 'proving by the sheet’s steps')).toEqual([]);
 });

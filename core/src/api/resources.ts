@@ -221,6 +221,8 @@ export const shopPricesSchema = Type.Object(
     visit: Money,
     callback: Money,
     downtime: Money,
+    /** Hours until somebody else has it running, where it is handed over. */
+    handOverHours: Type.Optional(Type.Number({ minimum: 0, maximum: 10_000 })),
     currency: Type.String({ maxLength: 8 }),
     /** Tolerance where no document states one, percent. */
     housePercent: Type.Optional(Type.Number({ minimum: 0.1, maximum: 50 })),

@@ -60,7 +60,11 @@ export function breakEvens(
   const same = firstOf.map((first) => first === firstOf[best]);
   return [
     ...(Object.keys(shop) as (keyof ShopPrices)[]).map((name) =>
-      line({ kind: 'shop', name }, shop[name], costs(actions, { ...shop, [name]: shop[name] + 1 })),
+      line(
+        { kind: 'shop', name },
+        shop[name] ?? 0,
+        costs(actions, { ...shop, [name]: (shop[name] ?? 0) + 1 }),
+      ),
     ),
     ...actions
       .filter(({ material }) => material > 0)

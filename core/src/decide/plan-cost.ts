@@ -3,7 +3,7 @@
  * not mend the machine, the first in any case:
  *
  *     Σ_k R_k·[ visit if anything had to be ordered + downtime·hours + Σ_a (material + minutes·rate/60
- *     + relapse·callback) ] − refunds + R_end·giveUp
+ *     + relapse·callback) ] − refunds + R_end·(giveUp + downtime·hours until somebody else has it running)
  *
  * Hours are the longest lead in the visit, else its working time. A part that was returnable, was alone in its
  * visit, did not mend and has no fault goes back, less what the shop keeps.
@@ -53,7 +53,7 @@ export class PlanCost {
   }
 
   of(visits: Visits): PlanFigures {
-    const { rate, giveUp, visit, callback, downtime } = this.#shop;
+    const { rate, giveUp, visit, callback, downtime, handOverHours = 0 } = this.#shop;
     let [cost, done, reached, without] = [0, 0, 1, 0];
     visits.forEach((each) => {
       const actions = each.map((a) => nth(this.#actions, a));
@@ -76,7 +76,7 @@ export class PlanCost {
     if (visits.length === 0) reached = 1 - this.#fixedBy(0);
     const first = visits[0]?.reduce((mask, a) => mask | (1 << a), 0) ?? 0;
     return {
-      cost: cost + reached * giveUp,
+      cost: cost + reached * (giveUp + downtime * handOverHours),
       fixedFirstVisit: this.#fixedBy(first),
       fixed: this.#fixedBy(done),
       hours: without,

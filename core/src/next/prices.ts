@@ -64,6 +64,8 @@ export interface ShopPrices extends Rates {
   readonly callback: number;
   /** What an hour without the machine costs its owner. */
   readonly downtime: number;
+  /** Hours until somebody else has it running, where it is handed over; none where nobody says. */
+  readonly handOverHours?: number;
 }
 
 /** Until a shop says its own. */
@@ -73,5 +75,6 @@ export const USUAL_SHOP: ShopPrices = {
   visit: 90,
   callback: 150,
   downtime: 0,
+  handOverHours: 48,
 };
 export const USUAL_RATES: Rates = USUAL_SHOP;

@@ -3,7 +3,7 @@
  * looked for, apart in time, before its absence says something.
  */
 import type { Sheet } from '../../sheet/schema';
-import { inShowingState } from '../findings/proof';
+import { inShowingState, proofOf } from '../findings/proof';
 import { momentOf } from '../log/moment-of';
 import type { JobState } from '../state/state';
 import { faultsOf } from '../work/cures';
@@ -44,10 +44,11 @@ export function looksOf(sheet: Sheet, state: JobState): Looks | undefined {
 }
 
 /**
- * The sheet's own figure for what was worked on, or what the looks before the work say by the rule of
+ * The sheet's own figure for what was worked on, where no reading tells of it, or what the looks before the work say by the rule of
  * succession: seen in some, not in others.
  */
-function restOf(sheet: Sheet, { works, looked, log }: JobState): number | undefined {
+function restOf(sheet: Sheet, state: JobState): number | undefined {
+  const { works, looked, log } = state;
   const last = works.at(-1);
   if (!last) return undefined;
   const own = Math.max(
@@ -67,7 +68,9 @@ function restOf(sheet: Sheet, { works, looked, log }: JobState): number | undefi
       'as' in entry.body &&
       entry.body.as === 'comes-and-goes',
   );
-  if (own === 0 && !wavers && !saidSo) return undefined;
+  // Read again and good, a fault that was plain enough to be read is not waited for.
+  const unread = own > 0 && (proofOf(state)?.good.length ?? 0) === 0;
+  if (!unread && !wavers && !saidSo) return undefined;
   const counted = wavers ? (missed + 1) / (before.length + 2) : saidSo ? 0.5 : 0;
   return Math.min(REST[1], Math.max(REST[0], own, counted));
 }

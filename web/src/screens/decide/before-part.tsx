@@ -108,8 +108,8 @@ function Why({ part, ask, said }: WhyProps) {
         <input
           value={note}
           maxLength={1000}
-          aria-label={`What was seen, or why it cannot be told: ${ask}`}
-          placeholder="What was seen, or why it cannot be told"
+          aria-label={`What was seen: ${ask}`}
+          placeholder="What was seen; needed where it cannot be told"
           onChange={(event) => setNote(event.target.value)}
           className="min-h-11 min-w-40 flex-1 border border-soft bg-paper px-3 text-ink"
         />

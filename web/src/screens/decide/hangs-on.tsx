@@ -59,7 +59,9 @@ function BreakEvens({ actions, shop, currency, best }: HangsOnProps) {
     <ul className="m-0 list-none p-0" aria-label={`What “${planWords(sheet, best)}” hangs on`}>
       {rows.map((row) => {
         const chance = row.input.kind === 'chance';
-        const figure = (x: number) => (chance ? percent(x) : money(x, currency));
+        const hours = row.input.kind === 'shop' && row.input.name === 'handOverHours';
+        const figure = (x: number) =>
+          chance ? percent(x) : hours ? `${Math.round(x)} h` : money(x, currency);
         return (
           <li key={JSON.stringify(row.input)} className="border-b border-hair py-2 text-[15px]">
             <span className="flex justify-between gap-4">
@@ -86,6 +88,7 @@ const SHOP_WORDS: Readonly<Record<keyof ShopPrices, string>> = {
   visit: 'Another visit',
   callback: 'Coming back for what failed again',
   downtime: 'An hour without the machine',
+  handOverHours: 'Hours until somebody else has it running',
 };
 
 type Named = Parameters<typeof actionWords>[0];

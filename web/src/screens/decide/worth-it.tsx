@@ -8,7 +8,7 @@ import { LINK } from '../../parts/link';
 import { useLastAdvice } from '../job/advice';
 import { useJob } from '../job/job-context';
 import { HangsOn } from './hangs-on';
-import { planWords, visitWords } from './plan-words';
+import { actionWords, planWords, visitWords } from './plan-words';
 import type { Endings } from './use-endings';
 import type { Worth } from './use-worth';
 
@@ -96,6 +96,12 @@ export function WorthIt({ endings, worth }: WorthItProps) {
                 {plan.visits.length > 0 &&
                   `mended at the first visit in ${percent(plan.fixedFirstVisit)}, in the end in ${percent(plan.fixed)} · ${hoursWords(plan.hours)} without it`}
               </span>
+              {goesBack(plan).map((action) => (
+                <span key={action.id} className="block text-[14px] text-soft">
+                  {actionWords(sheet, action)}: where it does not help it goes back for{' '}
+                  {money(action.refund, currency)}
+                </span>
+              ))}
             </span>
             <span className="text-right">
               <span className="figure block text-[22px] font-bold">
@@ -147,6 +153,10 @@ function NewUnit({ worth }: { readonly worth: Worth }) {
     </li>
   );
 }
+
+/** Parts that are tried by themselves and can go back. */
+const goesBack = ({ visits }: Plan): readonly Action[] =>
+  visits.flatMap((visit) => (visit.length === 1 ? visit.filter(({ refund }) => refund > 0) : []));
 
 /** A way that is the same as one above it says nothing new. */
 function rowsOf({ best, oneAtATime, asASet, nothing }: Worth['found']) {

@@ -92,7 +92,12 @@ function Rows({
   readonly currency: string;
 }) {
   return (
-    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Price list">
+    <div
+      className="relative overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Rows of the list"
+    >
       <table className="mt-2 w-full border-collapse text-[15px]">
         <thead>
           <tr className="border-b border-ink text-left">
@@ -152,50 +157,52 @@ function BringIn() {
   });
   const empty = text.trim() === '';
   return (
-    <details className="mt-3 border border-hair bg-card px-4 py-2" open={!empty || undefined}>
-      <summary className="min-h-11 cursor-pointer py-2 font-semibold">Bring in a list</summary>
-      <TablePaste
-        text={text}
-        onText={setText}
-        rows={empty ? 5 : 3}
-        open="Open a CSV file"
-        file="Price list as CSV"
-        clear="Clear the list"
-      />
-      {!empty && (
-        <>
-          <Problems found={found} />
-          {table.cut > 0 && <Notice text={`${table.cut} rows at the end were not read.`} />}
-          <TickLine checked={replace} onChange={setReplace}>
-            It is the whole list: what is not in it is put away
-          </TickLine>
-          <p role="status" className="m-0">
-            {readWords(found)}
-          </p>
-          <Button
-            kind="go"
-            className="my-2"
-            disabled={found.rows.length === 0 || bringing.isPending}
-            onClick={() => bringing.mutate()}
-          >
-            {found.problems.length > 0 ? 'Bring in the others' : 'Bring it in'}
-          </Button>
-        </>
-      )}
-      <Notice
-        text={
-          bringing.isError
-            ? `Nothing was brought in; the list is kept here. ${bringing.error.message}`
-            : undefined
-        }
-      />
+    <>
+      <details className="mt-3 border border-hair bg-card px-4 py-2" open={!empty || undefined}>
+        <summary className="min-h-11 cursor-pointer py-2 font-semibold">Bring in a list</summary>
+        <TablePaste
+          text={text}
+          onText={setText}
+          rows={empty ? 5 : 3}
+          open="Open a CSV file"
+          file="Price list as CSV"
+          clear="Clear the list"
+        />
+        {!empty && (
+          <>
+            <Problems found={found} />
+            {table.cut > 0 && <Notice text={`${table.cut} rows at the end were not read.`} />}
+            <TickLine checked={replace} onChange={setReplace}>
+              It is the whole list: what is not in it is put away
+            </TickLine>
+            <p role="status" className="m-0">
+              {readWords(found)}
+            </p>
+            <Button
+              kind="go"
+              className="my-2"
+              disabled={found.rows.length === 0 || bringing.isPending}
+              onClick={() => bringing.mutate()}
+            >
+              {found.problems.length > 0 ? 'Bring in the others' : 'Bring it in'}
+            </Button>
+          </>
+        )}
+        <Notice
+          text={
+            bringing.isError
+              ? `Nothing was brought in; the list is kept here. ${bringing.error.message}`
+              : undefined
+          }
+        />
+      </details>
       {bringing.isSuccess && (
         <p role="status" className="border-l-4 border-jade bg-jade-tint px-4 py-3">
           Brought in: {bringing.data.added} new, {bringing.data.changed} changed
           {bringing.data.removed > 0 && `, ${bringing.data.removed} put away`}.
         </p>
       )}
-    </details>
+    </>
   );
 }
 

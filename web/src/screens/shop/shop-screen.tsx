@@ -26,7 +26,12 @@ const FIELDS: readonly (readonly [keyof ShopPrices, string, string])[] = [
   [
     'downtime',
     'An hour without the machine',
-    'For its owner, where a visit says nothing else. 0 where nobody minds.',
+    'For its owner, where neither the unit, its owner nor the visit says another. 0 where nobody minds.',
+  ],
+  [
+    'handOverHours',
+    'Hours until somebody else has it running',
+    'Where it is handed over, or the unit is new.',
   ],
 ];
 
@@ -88,7 +93,10 @@ function PricesForm({ shop }: { readonly shop: ShopResource }) {
         currency: shown('currency').trim(),
         ...(house !== undefined && { housePercent: house }),
       };
-      for (const [name] of FIELDS) body[name] = amountIn(shown(name)) ?? prices[name];
+      for (const [name] of FIELDS) {
+        const amount = amountIn(shown(name));
+        if (amount !== undefined) body[name] = amount;
+      }
       return ask('setPrices', { body });
     },
     onSuccess: async () => {

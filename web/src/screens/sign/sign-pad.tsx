@@ -43,7 +43,7 @@ export function SignPad({ label, onDrawn }: SignPadProps) {
   };
   return (
     <div>
-      <p className="m-0 text-[14px] text-soft">{label}</p>
+      <p className="m-0 text-[14px] text-soft">{label} (may stay empty)</p>
       <canvas
         ref={canvas}
         width={WIDTH}

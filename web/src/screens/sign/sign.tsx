@@ -98,11 +98,11 @@ export function Sign() {
             />
             <Line label="Customer" value={customer} onChange={setCustomer} />
             <SignPad
-              label="Technician, by hand (may stay empty)"
+              label="By hand, who did the work"
               onDrawn={(picture) => keepDrawn('technician', picture)}
             />
             <SignPad
-              label="Customer, by hand (may stay empty)"
+              label="By hand, who receives it"
               onDrawn={(picture) => keepDrawn('customer', picture)}
             />
             <label className="block text-[14px] text-soft sm:col-span-2">
