@@ -130,12 +130,22 @@ async function fitting(page: Page): Promise<string> {
   return String(Math.round((low! + high!) * 5) / 10);
 }
 
-/** Says how the machine is left: everything still open gets a reason, the energy its tick. */
+/** Says how the machine is left: everything still open gets a reason, the energy its tick; what is owed a word. */
 export async function sayLeft(page: Page, reason = 'Waits for the part.'): Promise<void> {
   const left = page.getByRole('region', { name: 'How the machine is left' });
   await expect(left).toBeVisible();
   for (const field of await left.getByRole('textbox').all()) await field.fill(reason);
   await left.getByRole('checkbox').check();
+  const owed = page.getByRole('region', { name: 'Still owed' });
+  if ((await owed.count()) > 0) await owed.getByRole('textbox').fill('Comes on the next visit.');
+}
+
+/** Carries out the sheet’s own proof: its steps ticked, what is watched seen as it should be. */
+export async function proveBySheet(page: Page, title: string): Promise<void> {
+  const proving = page.getByRole('region', { name: title });
+  for (const box of await proving.getByRole('checkbox').all()) await box.check();
+  for (const seen of await proving.getByRole('button', { name: 'Seen: as it should' }).all())
+    await seen.click();
 }
 
 /** The shop’s own technician signs: the name by its press, then the signature by its own. */

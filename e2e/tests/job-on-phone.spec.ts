@@ -1,6 +1,6 @@
 /** The same visit on a phone, with the thumb: keypad, taps, the strip pulled up from below. */
 import { keypad, PHONE, tap, THUMB } from '../support/phone';
-import { expect, proveDead, sayLeft, signAs, test, type Page } from '../support/test';
+import { expect, proveBySheet, proveDead, sayLeft, signAs, test, type Page } from '../support/test';
 
 test.use(PHONE);
 
@@ -85,6 +85,8 @@ test('a whole job with the thumb, and nothing wider than the screen', async ({ p
   await keypad(page, '5.2k');
   await verdict('In');
   await page.getByRole('link', { name: /^Prove/ }).tap();
+  await heading('Not proven yet');
+  await proveBySheet(page, 'Prove it cold');
   await heading('The repair is proven');
   await fits();
   await tap(page, /^To Sign/);

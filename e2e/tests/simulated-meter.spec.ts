@@ -6,6 +6,7 @@ import {
   expect,
   opened,
   press,
+  proveBySheet,
   rollCount,
   sayLeft,
   test,
@@ -166,6 +167,8 @@ test('a job from Arrive to Sign with the simulated meter and auto-hold; the righ
     );
     await written(page, () => page.getByRole('button', { name: /^It is in/ }).click());
     await again(page, job);
+    await heading(page, 'Not proven yet');
+    await proveBySheet(page, 'Prove it cold');
     await heading(page, 'The repair is proven');
   });
 

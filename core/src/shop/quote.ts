@@ -11,6 +11,8 @@ export interface QuoteLine {
   /** Money for the work. */
   readonly work: number;
   readonly minutes: number;
+  /** Months of warranty that the new part has from the day it is fitted. */
+  readonly months?: number;
   /** Part whose price nobody knows. */
   readonly unpriced?: true;
 }
@@ -50,6 +52,7 @@ export function quoteOf(
       minutes,
       material: (offer?.price ?? repair?.price ?? 0) * (1 - (part ? borne.parts : 0)),
       work: (minutes / 60) * shop.rate * (1 - borne.labour),
+      ...(offer?.partsMonths !== undefined && { months: offer.partsMonths }),
       ...(part && offer?.price === undefined && { unpriced: true as const }),
     };
   });

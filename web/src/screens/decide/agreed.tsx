@@ -31,13 +31,14 @@ export function Agreed({ endings, terms, settled }: AgreedProps) {
         For the customer
       </h2>
       <ul className="m-0 list-none p-0">
-        {quote.lines.map(({ words, material, work, minutes, unpriced }) => (
+        {quote.lines.map(({ words, material, work, minutes, months, unpriced }) => (
           <li key={words} className="flex justify-between gap-4 border-t border-hair py-1.5">
             <span>
               {words}
               <span className="block text-[14px] text-soft">
                 {unpriced ? 'no price known' : `part ${money(material, currency)}`} · work{' '}
                 {money(work, currency)}, {minutes} min
+                {months !== undefined && ` · ${months} months’ warranty on it`}
               </span>
             </span>
             <span className="figure">{money(material + work, currency)}</span>

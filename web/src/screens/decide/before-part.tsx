@@ -5,6 +5,7 @@ import {
   beforePart,
   FOUND_WORDS,
   MATCH_WORDS,
+  matchOf,
   wantedWords,
   WHY_ANSWERS,
   type BodyOf,
@@ -149,7 +150,7 @@ function MatchOf({ part }: { readonly part: Part }) {
   const [open, setOpen] = useState(false);
   const keep = (more: Typed) => setDraft(JSON.stringify({ ...typed, ...more }));
   const number = typed.number ?? said?.number ?? '';
-  const own = [part.number, part.supersededBy].includes(number.trim());
+  const own = matchOf(part, { number, values: {} }).verdict === 'original';
   const values = { ...said?.values, ...typed.values };
   const old = { ...said?.old, ...typed.old };
   const rules = [...(part.must ?? []), ...(part.should ?? [])];

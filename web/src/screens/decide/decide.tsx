@@ -36,7 +36,9 @@ export function Decide() {
   const { chosen, settled, owes } = endings;
   const [reason, setReason] = useDraft(`reason.${job.id}`);
   const replaced = chosen.filter(({ kind }) => kind === 'replace');
-  const dearer = useDearer(worth, chosen);
+  const cheaper = useDearer(worth, chosen);
+  // Whoever follows the findings owes no reason for their price.
+  const dearer = replaced.some(({ part }) => part === leading) ? undefined : cheaper;
   const needsReason =
     replaced.some(({ part }) => part !== leading) || soundThoughBad() || dearer !== undefined;
   const owed = chosen.length === 0 || owes !== undefined || (needsReason && reason.trim() === '');

@@ -18,7 +18,7 @@ import { useTerms, type Terms } from './use-terms';
 export interface Worth extends Terms {
   readonly found: ReturnType<typeof decide>;
   readonly actions: readonly Action[];
-  /** Whether a warranty bears anything of the likeliest part. */
+  /** What the unit’s warranty bears, in words; undefined for nothing. */
   readonly covered: string | undefined;
   /** What a whole new unit would cost, fitted: typed, or from the price list under its model. */
   readonly unitTyped: string;
@@ -41,7 +41,7 @@ export function useWorth(): Worth {
   const listed = job.prices?.find(({ number }) => numberKey(number) === numberKey(job.unit.model));
   const price = amountIn(unitTyped) ?? listed?.price;
   const hours = listed?.stock ? 0 : (listed?.leadHours ?? 0);
-  const borne = coverage(sheet.parts[0]?.id);
+  const borne = coverage(undefined);
   return {
     ...terms,
     found,

@@ -3,6 +3,7 @@ import { expectWords } from '@jeitinho/core/judge';
 import type { Procedure } from '@jeitinho/core/sheet';
 import { TickLine } from '../../parts/tick-line';
 import { useJob } from '../job/job-context';
+import { StepPhoto } from './step-photo';
 import { WireMap } from './wire-map';
 
 export function FittingOf({ part }: { readonly part: string }) {
@@ -40,17 +41,19 @@ function Steps({ procedure }: { readonly procedure: Procedure }) {
       <ol className="m-0 list-none p-0">
         {steps.map((step, i) => (
           <li key={i} className="border-b border-hair last:border-b-0">
-            <TickLine checked={has('step', i)} onChange={() => turn('step', i)}>
-              <span className="min-w-0 flex-1 py-1.5">
-                {step.do ??
-                  (step.watch &&
-                    `Watch ${step.watch.what ?? 'it'}: ${expectWords(step.watch.expect)}.`)}
-                {step.photo && <span className="text-soft"> · with a picture</span>}
-                {step.caution && (
-                  <strong className="block text-[15px] text-brick">{step.caution}</strong>
-                )}
-              </span>
-            </TickLine>
+            <span className="flex flex-wrap items-center gap-x-3">
+              <TickLine checked={has('step', i)} onChange={() => turn('step', i)}>
+                <span className="min-w-0 flex-1 py-1.5">
+                  {step.do ??
+                    (step.watch &&
+                      `Watch ${step.watch.what ?? 'it'}: ${expectWords(step.watch.expect)}.`)}
+                  {step.caution && (
+                    <strong className="block text-[15px] text-brick">{step.caution}</strong>
+                  )}
+                </span>
+              </TickLine>
+              {step.photo && step.do !== undefined && <StepPhoto caption={step.do} />}
+            </span>
           </li>
         ))}
       </ol>

@@ -7,6 +7,7 @@ import { useDraft } from '../../data/draft';
 import { localDay, longDay, useNow } from '../../data/now';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
+import { useTerms } from '../decide/use-terms';
 import { useJob } from '../job/job-context';
 
 type What = BodyOf<'follow-up'>['what'];
@@ -77,7 +78,14 @@ function Add() {
   const decided = state.decision?.body.endings.find(({ part }) => part !== undefined)?.part ?? '';
   const [part, setPart] = useState(decided);
   const now = useNow(60_000);
-  const day = on || localDay(now + USUAL_DAYS[what] * DAY_MS);
+  const offer = useTerms().offers.find((each) => each.part === part);
+  const days =
+    what === 'parts' && offer && offer.leadHours > 0
+      ? Math.ceil(offer.leadHours / 24)
+      : what === 'send-back'
+        ? (offer?.sendBackDays ?? USUAL_DAYS[what])
+        : USUAL_DAYS[what];
+  const day = on || localDay(now + days * DAY_MS);
   const add = async () => {
     const named = part !== '' && (what === 'parts' || what === 'send-back');
     const body = { what, on: day, note: note.trim(), ...(named && { part }) };

@@ -46,7 +46,8 @@ export function OwedPanel({ owed }: { readonly owed: OwedState }) {
         <Link to={stagePath(job.id, 'prove')} className={LINK}>
           Prove
         </Link>
-        , or write why it is signed all the same. Both stand in the report.
+        , or write why it is signed all the same. Both stand in the report, and a repair that is not
+        proven comes up on Today in a week.
       </p>
       <label className="mt-2 block text-[14px] text-soft">
         Why it is signed with this owed

@@ -1,10 +1,10 @@
 /** Sign: the report as it will be printed, and two names under it. */
 import { buildReport } from '@jeitinho/core';
-import { guardOf } from '@jeitinho/core/job';
+import { aheadOf, guardOf, mendedOf } from '@jeitinho/core/job';
 import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import { useDraft } from '../../data/draft';
-import { clockTime, longDay } from '../../data/now';
+import { clockTime, localDay, longDay } from '../../data/now';
 import { ActionBar } from '../../parts/action-bar';
 import { useArmed } from '../../parts/armed';
 import { Button } from '../../parts/button';
@@ -55,8 +55,16 @@ export function Sign() {
     ) {
       [setTechnician, setCustomer, setNote].forEach((clear) => clear(''));
       left.drop();
+      await comeUpAgain();
       owed.setReason('');
     }
+  };
+  /** What was signed unproven comes up again by itself. */
+  const comeUpAgain = async () => {
+    const unproven = mendedOf(sheet, state)?.proven === false;
+    if (!unproven || aheadOf(sheet, state).some(({ what }) => what === 'prove')) return;
+    const on = localDay(Date.now() + 7 * 24 * 3_600_000);
+    await record('follow-up', { what: 'prove', on, note: '' });
   };
   const shown = version === 'customer' ? 'customer' : 'file';
   const keepDrawn = (who: 'technician' | 'customer', picture: HTMLCanvasElement | undefined) => {
@@ -117,7 +125,7 @@ export function Sign() {
             </label>
           </section>
         )}
-        {state.decision && <PaperButtons report={report} version={shown} />}
+        <PaperButtons report={report} version={shown} />
       </div>
       <ActionBar
         title={
