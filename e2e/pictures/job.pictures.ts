@@ -178,8 +178,7 @@ test('the end of a visit: the wire map, and the report for the customer', async 
     ...[0, 1, 2, 4].map((at) => ['ticked', { procedure: 'substitute', what: 'wire', at }] as const),
   ]);
   await page.goto(`/jobs/${id}/mend`);
-  await page.getByText(/of 6 wires moved/).scrollIntoViewIfNeeded();
-  await page.mouse.wheel(0, 200);
+  await page.getByText(/wires moved/).evaluate((line) => line.scrollIntoView());
   await taken(page, 'wire-map');
   const decision = await page.evaluate(async (job) => {
     const log = (await (await fetch(`/api/v1/jobs/${job}/entries`)).json()) as {
@@ -202,7 +201,7 @@ test('the end of a visit: the wire map, and the report for the customer', async 
       },
     ],
     ['ticked', { procedure: 'substitute', what: 'wire', at: 3 }],
-    ['ticked', { procedure: 'substitute', what: 'wire', at: 5 }],
+    ...[5, 6, 7].map((at) => ['ticked', { procedure: 'substitute', what: 'wire', at }] as const),
     ['work', { what: 'fitted', part: 'defrost', note: '' }],
     ['access', { access: 'panel', back: true }],
     ['energised', { precautions: true }],
@@ -214,13 +213,57 @@ test('the end of a visit: the wire map, and the report for the customer', async 
   ]);
   await page.goto(`/jobs/${id}/sign`);
   await page.getByRole('button', { name: 'For the customer' }).click();
-  await page.getByRole('article', { name: 'Service report' }).scrollIntoViewIfNeeded();
+  await page
+    .getByRole('article', { name: 'Service report' })
+    .evaluate((paper) => paper.scrollIntoView());
   await taken(page, 'report-customer');
-  await page.getByRole('button', { name: 'For the file' }).click();
 });
 
 test('the month', async ({ page }) => {
   await page.goto('/month');
   await page.getByRole('link', { name: /^▣/ }).first().waitFor();
   await taken(page, 'month');
+});
+
+test('the report for the file', async ({ page, newJob }) => {
+  const id = await newJob('rooftop');
+  await provenDead(page, id);
+  await kept(page, id, 30, [
+    ['code', { shown: '47 2' }],
+    ['access', { access: 'lid' }],
+    ['access', { access: 'inv-lid' }],
+    ['access', { access: 'motor-off' }],
+    ['answer', { test: 'heatsink', answer: 'fins blocked' }],
+  ]);
+  await page.goto(`/jobs/${id}/measure?test=igbt`);
+  for (const figure of ['.452', '.449', '.002', '.451', '.448', '.002'])
+    await reading(page, figure);
+  await kept(page, id, 2, [
+    [
+      'decided',
+      {
+        endings: [{ kind: 'replace', part: 'inv-board' }],
+        leading: 'inv-board',
+        probability: 0.97,
+        reason: '',
+      },
+    ],
+  ]);
+  await page.goto(`/jobs/${id}/sign`);
+  await page
+    .getByRole('article', { name: 'Service report' })
+    .evaluate((paper) => paper.scrollIntoView());
+  await taken(page, 'report');
+});
+
+test('the shop’s own screens', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('region', { name: 'What is to come' }).waitFor();
+  await taken(page, 'today');
+  await page.goto('/week');
+  await page
+    .getByRole('button', { name: /Process chiller/ })
+    .first()
+    .waitFor();
+  await taken(page, 'week');
 });

@@ -278,6 +278,19 @@ export const jobSchema = Type.Object(
     shop: shopSchema,
     /** What the shop’s price list says of the sheet’s parts. */
     prices: Type.Optional(Type.Array(priceRowSchema)),
+    /** Parts that were decided on at other units of this site lately, the newest first. */
+    pattern: Type.Optional(
+      Type.Array(
+        Type.Object({
+          job: Text,
+          unit: Text,
+          at: Moment,
+          sheetId: Text,
+          part: Text,
+          partName: Text,
+        }),
+      ),
+    ),
     /** Whether a simulated machine stands behind it. What is wrong with it is never said. */
     bench: Type.Boolean(),
     /** The latest other visits to the unit. */

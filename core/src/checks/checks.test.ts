@@ -214,6 +214,12 @@ const DAMAGES: readonly Damage[] = [
     '/procedures/0/for',
   ],
   [
+    'a wire from nowhere to nowhere',
+    (s) => void (s.procedures![0]!.wireMap = [{ wire: 'red' }]),
+    'unknown-reference',
+    '/procedures/0/wireMap/0',
+  ],
+  [
     'ohms on a live unit',
     (s) => void (test_(s, 'windings').state = 'standby'),
     'dead-only',

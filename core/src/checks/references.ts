@@ -290,6 +290,16 @@ function ofRepairs(sheet: Sheet): SheetProblem[] {
       ...(procedure.for !== undefined && !subjects.has(procedure.for)
         ? [missing(`/procedures/${p}/for`, `There is no part or repair “${procedure.for}”.`)]
         : []),
+      ...(procedure.wireMap ?? []).flatMap(({ from, to }, w) =>
+        from === undefined && to === undefined
+          ? [
+              missing(
+                `/procedures/${p}/wireMap/${w}`,
+                'A wire is of the old part, of the new one, or of both: say “from”, “to”, or both.',
+              ),
+            ]
+          : [],
+      ),
       ...procedure.steps.flatMap((step, s) =>
         (['red', 'black'] as const).flatMap((colour) => {
           const ref = step.watch?.[colour];

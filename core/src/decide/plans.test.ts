@@ -5,7 +5,7 @@ import type { DiagnosticModel } from '../diagnose/model';
 import { actionsOf, type PlanPart } from './actions';
 import type { ShopPrices } from '../next/prices';
 import { breakEvens } from './break-even';
-import { decide, pricePlans, type Plan } from './plans';
+import { decide, pricePlans, startingWith, type Plan } from './plans';
 
 const model: DiagnosticModel = {
   faults: [
@@ -68,6 +68,41 @@ test('a repair at component level wins while it holds, and loses where it comes 
     )[0];
   expect(way(0.05, 150)).toBe('solder');
   expect(way(0.9, 900)).toBe('A');
+});
+
+test('what cannot go back is not bought to find out: then the cheap one is tried first', () => {
+  const stays = parts.map((part) => ({ ...part, returnable: true, restock: 1 }));
+  expect(named(of({}, stays).oneAtATime)).toEqual(['B', 'A']);
+  expect(of({}, stays).oneAtATime.cost).toBeCloseTo(of().oneAtATime.cost, 9);
+});
+
+test('one bad reading on a board: its feed is cleared first while that is cheap, the board replaced where it is not', () => {
+  // Nine in ten it is the board; the feed is looked at in five minutes, or behind a wall.
+  const feed = (minutes: number) => [parts[0]!, { id: 'B', price: 0, minutes }];
+  expect(named(of({}, feed(5), 0.9).best)).toEqual(['B', 'A']);
+  expect(named(of({}, feed(120), 0.9).best)).toEqual(['A', 'B']);
+});
+
+test('an intermittent on a critical site: only what is likeliest while nobody waits, the whole chain where an hour is dear', () => {
+  const ordered = parts.map((part) => ({ ...part, leadHours: 24 }));
+  const way = (downtime: number) => named(of({ giveUp: 9000, downtime }, ordered, 0.7).best);
+  expect(way(0)).toEqual(['A', 'B']);
+  expect(way(100)).toEqual(['A+B']);
+});
+
+test('handing over costs what waiting for somebody else costs, where that is said', () => {
+  const nothing = (more: Partial<ShopPrices>) => of(more).nothing.cost;
+  expect(nothing({ downtime: 50 })).toBe(2000);
+  expect(nothing({ downtime: 50, handOverHours: 48 })).toBe(2000 + 2400);
+});
+
+test('a first visit with the best that can follow it: by hand, and as the best plan where it is that', () => {
+  const actions = actionsOf(model, parts, []);
+  const begun = startingWith(known(), actions, shop, ['replace:A'])!;
+  expect(named(begun)).toEqual(['A', 'B']);
+  expect(begun.cost).toBeCloseTo(330 + 0.4 * 130, 9);
+  expect(startingWith(known(), actions, shop, ['replace:B'])!.cost).toBeCloseTo(of().best.cost, 9);
+  expect(startingWith(known(), actions, shop, ['replace:C'])).toBeUndefined();
 });
 
 test('handing over wins where nothing on the sheet is worth its price', () => {

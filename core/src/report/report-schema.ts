@@ -58,6 +58,8 @@ export const reportSchema = Type.Object(
     sound: Type.Number(),
     /** What may still be wrong after the work; absent where nothing was done. */
     remains: Type.Optional(Type.Object({ suspects, other: Type.Number(), sound: Type.Number() })),
+    /** Parts that findings speak against, and hardly anything is left for. */
+    cleared: lines,
     notProven: lines,
     /** What was fitted, and what was measured again after it. */
     repair: lines,

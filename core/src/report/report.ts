@@ -101,6 +101,7 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     other: then.other.p,
     sound: then.sound.p,
     ...(state.works.length > 0 && { remains: remainsOf(assessment) }),
+    cleared: clearedOf(then),
     notProven: notProvenLines(sheet, assessment, state),
     repair: repairLines(sheet, state),
     skipped: skippedLines(sheet, state),
@@ -135,6 +136,20 @@ function assessedAtDecision(sheet: Sheet, state: JobState): Assessment | undefin
   const before = state.log.slice(0, at + 1).filter(({ withdrawnBy }) => withdrawnBy === undefined);
   return assess(sheet, foldJob(sheet, before));
 }
+
+/** Below this a part is out of it, where a finding said so. */
+const CLEARED = 0.02;
+
+const clearedOf = ({ parts }: Assessment): string[] =>
+  parts
+    .filter(
+      ({ p, weights }) =>
+        p < CLEARED &&
+        weights.some(
+          ({ direction, strength }) => direction === 'against' && strength !== 'nothing',
+        ),
+    )
+    .map(({ part }) => part.name);
 
 /** What may still be wrong after the work. */
 const remainsOf = ({ suspects, other, sound }: Assessment) => ({

@@ -43,6 +43,19 @@ test('seeded again on another day, the demo’s days stay as they were', async (
   );
 });
 
+test('the same part replaced at other units of the site is told with a job, the newest first', async () => {
+  const rooftop2 = demoWorld.units.find(({ label }) => label === 'Rooftop unit 2')!;
+  const { body } = await h.post<JobResource>('/api/v1/jobs', {
+    unitId: rooftop2.id,
+    complaint: 'x',
+  });
+  expect(body.pattern).toMatchObject([
+    { unit: 'Rooftop unit 3', part: 'inv-board' },
+    { unit: 'Rooftop unit 1', part: 'inv-board' },
+  ]);
+  expect((await h.get<JobResource>(`/api/v1/jobs/${await newJob()}`)).body.pattern).toEqual([]);
+});
+
 test('a substitute is remembered: held against it only, fitted, come back; the maker’s own is none', async () => {
   const told = async () =>
     (await h.get<SubstituteResource[]>('/api/v1/sheets/tarumbe-uf440i/substitutes?part=inv-board'))

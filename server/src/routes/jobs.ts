@@ -12,6 +12,7 @@ import { Op } from 'sequelize';
 import { jsonBody, onCalendar } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import { withUnit } from '../store/joins';
+import { sitePattern } from '../store/site-pattern';
 import { pricesFor } from '../store/price-list';
 import { giveBench } from '../store/benches';
 import { frozenSheet } from '../store/frozen-sheets';
@@ -110,8 +111,9 @@ async function jobResource(store: Store, id: string): Promise<JobResource> {
   if (!job) throw notFound('such job');
   const others = { unitId: job.unitId, id: { [Op.ne]: job.id } };
   const sheet = await frozenSheet(store, job);
-  const [prices, shop, bench, history, visits] = await Promise.all([
+  const [prices, pattern, shop, bench, history, visits] = await Promise.all([
     sheet ? pricesFor(store, sheet) : [],
+    sitePattern(store, job),
     shopOf(store),
     store.benches.count({ where: { jobId: id } }),
     store.jobs.findAll({
@@ -129,6 +131,7 @@ async function jobResource(store: Store, id: string): Promise<JobResource> {
     sheet,
     shop,
     prices,
+    pattern,
     bench: bench > 0,
     history: history.map(visitResource),
     visits,

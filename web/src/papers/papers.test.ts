@@ -40,6 +40,7 @@ const report = (more: Partial<Report> = {}): Report =>
     ],
     compared: [],
     suspects: [{ name: 'Coil shorted', part: 'Valve', p: 0.9 }],
+    cleared: ['Main board'],
     other: 0.02,
     sound: 0.01,
     notProven: [
@@ -81,6 +82,7 @@ test('the customer’s version has no figures and no percentages; the file’s h
   const customer = textOf(report(), 'customer');
   expect(customer).toContain('Replace: Valve');
   expect(customer).toContain('2 more points are open');
+  expect(customer).toContain('Looked at and sound: Main board.');
   expect(customer).not.toContain('90');
   expect(customer).not.toContain('12 ');
   const file = textOf(report(), 'file');

@@ -132,16 +132,24 @@ export function openPoints(lines: readonly string[]): string[] {
   return [...repair, `${more} open; the report for the file names them.`];
 }
 
+/** What a decision rests on: the suspect that sits on the part it names, where a finding accuses one. */
+export const behind = ({ suspects, decision }: Report): Report['suspects'][number] | undefined =>
+  decision?.accused ? suspects.find(({ part }) => decision.text.includes(part)) : undefined;
+
+export const takenWords = ({ rows }: Report): string =>
+  `${rows.length} ${rows.length === 1 ? 'reading was' : 'readings were'} taken and kept; they are in the report for the file.`;
+
 function forCustomer({ report }: ReportPapers): Content[] {
   const { decision, repair, notProven } = report;
-  const [first] = report.suspects;
+  const first = behind(report);
   return [
     heading('What was found'),
     said(decision ? decision.text : 'Not decided yet', { style: 'found' }),
     ...(first ? [said(`Behind it, as far as was measured: ${first.name} (${first.part}).`)] : []),
-    said(
-      `${report.rows.length} ${report.rows.length === 1 ? 'reading was' : 'readings were'} taken and kept; they are in the report for the file.`,
-    ),
+    ...(report.cleared.length > 0
+      ? [said(`Looked at and sound: ${report.cleared.join(', ')}.`)]
+      : []),
+    ...(report.rows.length > 0 ? [said(takenWords(report))] : []),
     ...list('What was done', repair),
     heading('Does it work'),
     said(provenWords(report)),
@@ -168,6 +176,7 @@ function forFile(papers: ReportPapers): Content[] {
       : []),
     believed('When decided', report),
     ...(remains ? [believed('After the work', remains)] : []),
+    ...(report.cleared.length > 0 ? [said(`Cleared: ${report.cleared.join(', ')}.`)] : []),
     ...list('Seen, heard', report.observed),
     heading('Readings'),
     readings(papers),

@@ -29,8 +29,7 @@ export const ticked = defineKind({
   words({ procedure, what, at, off }, sheet) {
     const of = sheet.procedures?.find(({ id }) => id === procedure);
     const wire = of?.wireMap?.[at];
-    const said =
-      what === 'wire' ? `${wire?.from} to ${wire?.to}` : (of?.steps[at]?.do ?? `step ${at + 1}`);
+    const said = what === 'wire' ? wireWords(wire) : (of?.steps[at]?.do ?? `step ${at + 1}`);
     return `${off ? 'Not done after all' : what === 'wire' ? 'Wire moved' : 'Step done'}: ${said}`;
   },
   place: ({ procedure }, sheet) => ({
@@ -38,3 +37,11 @@ export const ticked = defineKind({
       sheet.procedures?.find(({ id }) => id === procedure)?.kind === 'prove' ? 'prove' : 'mend',
   }),
 });
+
+/** `old R to new 24V`; `old W2, insulated`; `new DF2, left empty`. */
+const wireWords = ({ from, to }: { from?: string; to?: string } = {}): string =>
+  from === undefined
+    ? `${to}, left empty`
+    : to === undefined
+      ? `${from}, insulated`
+      : `${from} to ${to}`;

@@ -61,15 +61,18 @@ export function mendedOf(sheet: Sheet, state: JobState): Mended | undefined {
   };
 }
 
-/** Steps of the sheet's proofs for what was fitted, and of those for any work, since the last of it. */
+/** Steps of the sheet's proofs for what was fitted or mended, and of those for any work, since the last of it. */
 export function provingSteps(sheet: Sheet, state: JobState): ProvingStep[] {
-  const fitted = new Set(
-    state.works.flatMap(({ body }) => (body.what === 'fitted' ? (body.part ?? []) : [])),
+  const done = new Set(
+    state.works.flatMap(({ body }) => [
+      ...(body.what === 'fitted' ? [body.part] : []),
+      body.repair,
+    ]),
   );
   const placeOf = (entry: string | undefined) => state.log.findIndex(({ id }) => id === entry);
   const worked = placeOf(state.works.at(-1)?.id);
   return (sheet.procedures ?? [])
-    .filter(({ kind, for: of }) => kind === 'prove' && (of === undefined || fitted.has(of)))
+    .filter(({ kind, for: of }) => kind === 'prove' && (of === undefined || done.has(of)))
     .flatMap((procedure) =>
       procedure.steps.map(({ watch }, at): ProvingStep => {
         if (!watch) {

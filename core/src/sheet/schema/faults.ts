@@ -147,8 +147,10 @@ export const procedureSchema = Type.Object({
   wireMap: list(
     Type.Object({
       ...presence,
-      from: Name,
-      to: Name,
+      /** Terminal of the old part; absent for one of the new part that stays empty. */
+      from: Type.Optional(Name),
+      /** Terminal of the new part; absent for a wire that finds none there, and is insulated. */
+      to: Type.Optional(Name),
       wire: Type.Optional(Name),
       signal: Type.Optional(Name),
     }),

@@ -1,5 +1,6 @@
 /** What the decision costs the customer, and what they said to it before the work. */
-import { quoteOf } from '@jeitinho/core';
+import { quoteOf, type Quote } from '@jeitinho/core';
+import type { Plan } from '@jeitinho/core/diagnose';
 import { ACCEPT_WAYS, type Ending } from '@jeitinho/core/job';
 import { useDraft } from '../../data/draft';
 import { clockTime, longDay } from '../../data/now';
@@ -12,13 +13,15 @@ import type { Terms } from './use-terms';
 export interface AgreedProps {
   readonly endings: readonly Ending[];
   readonly terms: Pick<Terms, 'offers' | 'coverage' | 'shop' | 'currency'>;
+  /** What is chosen, with what can follow it. */
+  readonly plan: Plan | undefined;
   /** Whether exactly this was decided: only then can somebody agree to it. */
   readonly settled: boolean;
 }
 
 const WAYS = { here: 'here', phone: 'on the phone', written: 'in writing' } as const;
 
-export function Agreed({ endings, terms, settled }: AgreedProps) {
+export function Agreed({ endings, terms, plan, settled }: AgreedProps) {
   const { sheet, state } = useJob();
   const { currency } = terms;
   const quote = quoteOf(sheet, endings, terms);
@@ -30,6 +33,7 @@ export function Agreed({ endings, terms, settled }: AgreedProps) {
       <h2 id="agreed" className="m-0 text-[17px] font-bold">
         For the customer
       </h2>
+      {plan && <p className="m-0 pb-1">{plainWords(plan, quote)}</p>}
       <ul className="m-0 list-none p-0">
         {quote.lines.map(({ words, material, work, minutes, months, unpriced }) => (
           <li key={words} className="flex justify-between gap-4 border-t border-hair py-1.5">
@@ -174,6 +178,14 @@ function Ask({ total, minutes, currency }: AskProps) {
       </p>
     </div>
   );
+}
+
+/** What one says to somebody who has never seen a board: how likely, how long, and what if not. */
+function plainWords(plan: Plan, { minutes, leadHours }: Quote): string {
+  const often = Math.round(plan.fixedFirstVisit * 100);
+  const wait = leadHours > 0 ? `once the part is here, in ${leadWords(leadHours)}, ` : '';
+  const more = plan.visits.length > 1 || plan.fixed < 0.95;
+  return `Of a hundred machines like this about ${often} work again with it; ${wait}it takes ${minutes} minutes.${more && often < 95 ? ' If it is not enough, more has to be done, at a price of its own.' : ''}`;
 }
 
 const leadWords = (hours: number): string =>

@@ -20,14 +20,16 @@ import { FIELD } from '../../parts/field';
 import { LINK } from '../../parts/link';
 import { useJob } from '../job/job-context';
 import { placePath } from '../job/paths';
+import { SitePattern } from './site-pattern';
 import { Substitutes } from './substitutes';
 
 export function BeforePart({ part: id }: { readonly part: string }) {
-  const { sheet, state } = useJob();
+  const { job, sheet, state } = useJob();
   const part = findPart(sheet, id);
   const before = beforePart(sheet, state, id);
   const { asks, loads, match } = before;
-  if (!part || (asks.length === 0 && loads.length === 0 && !match)) return null;
+  const seenHere = job.pattern?.some((each) => each.part === id) ?? false;
+  if (!part || (asks.length === 0 && loads.length === 0 && !match && !seenHere)) return null;
   return (
     <section
       aria-label={`Before it goes on: ${part.name}`}
@@ -39,6 +41,7 @@ export function BeforePart({ part: id }: { readonly part: string }) {
           {before.owed.length === 0 ? 'all is answered' : `${before.owed.length} to answer`}
         </span>
       </h2>
+      <SitePattern part={id} />
       {asks.map(({ ask, said }) => (
         <Why key={ask} part={id} ask={ask} said={said} />
       ))}

@@ -21,7 +21,7 @@ import { planWords } from './plan-words';
 import { PartChoice } from './part-choice';
 import { RepairChoices } from './repair-choices';
 import { Standing } from './standing';
-import { useDearer, useWorth } from './use-worth';
+import { useChosenPlan, useWorth } from './use-worth';
 import { BestWay, WorthIt } from './worth-it';
 import { useEndings } from './use-endings';
 
@@ -36,9 +36,10 @@ export function Decide() {
   const { chosen, settled, owes } = endings;
   const [reason, setReason] = useDraft(`reason.${job.id}`);
   const replaced = chosen.filter(({ kind }) => kind === 'replace');
-  const cheaper = useDearer(worth, chosen);
+  const chosenPlan = useChosenPlan(worth, chosen);
   // Whoever follows the findings owes no reason for their price.
-  const dearer = replaced.some(({ part }) => part === leading) ? undefined : cheaper;
+  const follows = replaced.some(({ part }) => part === leading);
+  const dearer = chosenPlan?.dearer && !follows ? chosenPlan : undefined;
   const needsReason =
     replaced.some(({ part }) => part !== leading) || soundThoughBad() || dearer !== undefined;
   const owed = chosen.length === 0 || owes !== undefined || (needsReason && reason.trim() === '');
@@ -124,7 +125,9 @@ export function Decide() {
         {replaced.map(({ part }) => (
           <BeforePart key={part} part={part!} />
         ))}
-        {chosen.length > 0 && <Agreed endings={chosen} terms={worth} settled={settled} />}
+        {chosen.length > 0 && (
+          <Agreed endings={chosen} terms={worth} plan={chosenPlan?.plan} settled={settled} />
+        )}
         <WorthIt endings={endings} worth={worth} />
         <NotProvenList lines={assessment.notProven.map((item) => notProvenWords(item))} />
       </div>

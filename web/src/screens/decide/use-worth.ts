@@ -69,11 +69,19 @@ export const actionsIn = (endings: readonly Ending[]): string[] =>
 /** Of money, so much more is no other way. */
 const SAME_SHARE = 0.05;
 
-/** What is chosen against what is expected to cost least; undefined where it is that, or cannot be priced. */
-export function useDearer(
+export interface Chosen {
+  /** What is chosen first, with the best that can follow it. */
+  readonly plan: Plan;
+  readonly best: Plan;
+  /** Whether it is expected to cost notably more than the best. */
+  readonly dearer: boolean;
+}
+
+/** @returns undefined where nothing is chosen that could be priced. */
+export function useChosenPlan(
   { found, actions, shop }: Worth,
   chosen: readonly Ending[],
-): { readonly plan: Plan; readonly best: Plan } | undefined {
+): Chosen | undefined {
   const { sheet, state } = useSettled();
   const { inference } = knownOf(sheet, state);
   const key = actionsIn(chosen).sort().join(' ');
@@ -85,10 +93,9 @@ export function useDearer(
         .map(({ id }) => id)
         .sort()
         .join(' ') === key;
-    if (same || first.length === 0 || best.visits.length === 0) return undefined;
+    if (first.length === 0) return undefined;
     const plan = startingWith(inference, actions, shop, first);
-    return plan && plan.cost > best.cost + Math.max(1, Math.abs(best.cost) * SAME_SHARE)
-      ? { plan, best }
-      : undefined;
+    const least = best.cost + Math.max(1, Math.abs(best.cost) * SAME_SHARE);
+    return plan && { plan, best, dearer: !same && best.visits.length > 0 && plan.cost > least };
   }, [key, found, inference, actions, shop]);
 }

@@ -96,6 +96,11 @@ export function WorthIt({ endings, worth }: WorthItProps) {
                 {plan.visits.length > 0 &&
                   `mended at the first visit in ${percent(plan.fixedFirstVisit)}, in the end in ${percent(plan.fixed)} · ${hoursWords(plan.hours)} without it`}
               </span>
+              {comesBack(plan).map((action) => (
+                <span key={action.id} className="block text-[14px] text-soft">
+                  {actionWords(sheet, action)}: comes back in {percent(action.relapse)} of cases
+                </span>
+              ))}
               {goesBack(plan).map((action) => (
                 <span key={action.id} className="block text-[14px] text-soft">
                   {actionWords(sheet, action)}: where it does not help it goes back for{' '}
@@ -153,6 +158,10 @@ function NewUnit({ worth }: { readonly worth: Worth }) {
     </li>
   );
 }
+
+/** What is mended and may fail again. */
+const comesBack = ({ visits }: Plan): readonly Action[] =>
+  visits.flat().filter(({ relapse }) => relapse > 0);
 
 /** Parts that are tried by themselves and can go back. */
 const goesBack = ({ visits }: Plan): readonly Action[] =>

@@ -154,7 +154,9 @@ function Owed({
           <OldSettings part={ending.part} />
         </>
       )}
-      {ending.part !== undefined && <FittingOf part={ending.part} />}
+      {(ending.part ?? ending.repair) !== undefined && (
+        <FittingOf of={(ending.part ?? ending.repair)!} />
+      )}
     </li>
   );
 }

@@ -6,10 +6,11 @@ import { useJob } from '../job/job-context';
 import { StepPhoto } from './step-photo';
 import { WireMap } from './wire-map';
 
-export function FittingOf({ part }: { readonly part: string }) {
+/** @param of - A part or a repair of the sheet. */
+export function FittingOf({ of }: { readonly of: string }) {
   const { sheet } = useJob();
   const procedures = (sheet.procedures ?? []).filter(
-    (each) => each.for === part && each.kind !== 'prove',
+    (each) => each.for === of && each.kind !== 'prove',
   );
   if (procedures.length === 0) return null;
   return (

@@ -41,7 +41,7 @@ export function Prove() {
         </h1>
         {mended && <Detail mended={mended} />}
         {proof && <Lines proof={proof} />}
-        {mended && !proven && state.energy.kind === 'dead' && <RunsFirst />}
+        {mended && !proven && !failed && state.energy.kind === 'dead' && <RunsFirst />}
         <LookedAsk running={mended !== undefined && state.energy.kind === 'live'} />
         {mended?.looks && <Looks {...mended.looks} />}
         {mended && <ProvingSteps steps={mended.steps} />}

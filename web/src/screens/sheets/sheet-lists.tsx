@@ -162,11 +162,13 @@ function Steps({ procedure }: { procedure: Procedure }) {
           <caption className="text-left text-soft">Wires, old to new</caption>
           <tbody>
             {procedure.wireMap.map((wire) => (
-              <tr key={wire.from}>
+              <tr key={`${wire.from} ${wire.to}`}>
                 <th scope="row" className="border border-hair px-2 py-1 text-left font-normal">
-                  {wire.from}
+                  {wire.from ?? 'no wire'}
                 </th>
-                <td className="border border-hair px-2 py-1">→ {wire.to}</td>
+                <td className="border border-hair px-2 py-1">
+                  → {wire.to ?? 'no terminal: insulate it'}
+                </td>
                 <td className="border border-hair px-2 py-1">{wire.wire}</td>
                 <td className="border border-hair px-2 py-1 text-soft">{wire.signal}</td>
               </tr>

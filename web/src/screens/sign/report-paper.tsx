@@ -4,7 +4,13 @@ import type { Sheet } from '@jeitinho/core/sheet';
 import type { Verdict } from '@jeitinho/core/judge';
 import type { ReactNode } from 'react';
 import { clockTime, longDay } from '../../data/now';
-import { openPoints, provenWords, type ReportVersion } from '../../papers/report-document';
+import {
+  behind,
+  openPoints,
+  provenWords,
+  takenWords,
+  type ReportVersion,
+} from '../../papers/report-document';
 import { money, moneyExact } from '../../parts/money';
 import { percent } from '../../parts/percent';
 import { Photo } from '../../parts/photo';
@@ -178,8 +184,8 @@ function ForFile({ report, sheet }: ForFileProps) {
 
 /** What was wrong, what was done, and whether it works: in words that need no meter. */
 function ForCustomer({ report }: { readonly report: Report }) {
-  const { decision, repair, notProven, suspects, rows } = report;
-  const [first] = suspects;
+  const { decision, repair, notProven, rows } = report;
+  const first = behind(report);
   return (
     <>
       <section aria-label="Decision" className="mt-4 border-l-4 border-ink pl-4">
@@ -189,10 +195,10 @@ function ForCustomer({ report }: { readonly report: Report }) {
             Behind it, as far as was measured: {first.name} ({first.part}).
           </p>
         )}
-        <p className="m-0 text-soft">
-          {rows.length} {rows.length === 1 ? 'reading was' : 'readings were'} taken and kept; they
-          are in the report for the file.
-        </p>
+        {report.cleared.length > 0 && (
+          <p className="m-0">Looked at and sound: {report.cleared.join(', ')}.</p>
+        )}
+        {rows.length > 0 && <p className="m-0 text-soft">{takenWords(report)}</p>}
       </section>
       {repair.length > 0 && <Lines title="What was done" lines={repair} />}
       <Section title="Does it work">{provenWords(report)}</Section>
@@ -277,6 +283,9 @@ function Found({ report }: { report: Report }) {
       />
       {report.remains && (
         <Believed title="After the work: " {...report.remains} soundWords="nothing is left" />
+      )}
+      {report.cleared.length > 0 && (
+        <p className="m-0 mt-1">Cleared: {report.cleared.join(', ')}.</p>
       )}
       {report.signed?.note && <p className="m-0 mt-1">Told: {report.signed.note}</p>}
     </section>

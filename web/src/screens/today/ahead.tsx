@@ -34,7 +34,7 @@ export function AheadOfVisits({ now }: { readonly now: number }) {
               className="flex min-h-14 gap-4 py-2 text-ink no-underline"
             >
               <span
-                className={`w-28 shrink-0 text-[15px] ${on < today ? 'font-semibold text-brick' : on === today ? 'font-semibold text-marigold' : 'text-soft'}`}
+                className={`w-20 shrink-0 text-[15px] ${on < today ? 'font-semibold text-brick' : on === today ? 'font-semibold text-marigold' : 'text-soft'}`}
               >
                 {on < today && '▲ '}
                 {dueWords(on, today)}
