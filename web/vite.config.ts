@@ -37,5 +37,5 @@ export default defineConfig({
     }),
   ],
   server: { proxy: { '/api': 'http://127.0.0.1:8137' } },
-  build: { target: 'es2022', chunkSizeWarningLimit: 700 },
+  build: { target: 'es2022', chunkSizeWarningLimit: 1100 },
 });

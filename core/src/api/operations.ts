@@ -87,6 +87,8 @@ export const OPERATIONS = {
   },
   priceList: {
     summary: 'The shop’s price list by number',
+    description: 'With `q` those whose number or name has every word.',
+    query: Type.Object({ q: Type.Optional(Words) }),
     paged: true,
     answers: { 200: list(priceRowSchema) },
   },

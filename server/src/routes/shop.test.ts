@@ -81,6 +81,13 @@ test('twenty thousand rows go in at once and come out in pages', async () => {
   expect((await put(many)).body.added).toBe(20_000);
   const page = await h.get<PriceRow[]>('/api/v1/shop/price-list?limit=150');
   expect(page.body).toHaveLength(150);
+  const found = async (q: string) =>
+    (await h.get<PriceRow[]>(`/api/v1/shop/price-list?q=${encodeURIComponent(q)}`)).body;
+  expect((await found('p–19999')).map(({ number }) => number)).toEqual(['P-19999']);
+  await put([{ number: 'Q-1', name: 'Fan, 100% outside' }]);
+  expect(await found('fan')).toHaveLength(1);
+  expect(await found('fan 100%')).toHaveLength(1);
+  expect(await found('fan 1%s')).toHaveLength(0);
 }, 60_000);
 
 test('what an outage costs, what a warranty bears, whether it is registered', async () => {

@@ -3,7 +3,7 @@ import { Hono } from 'hono';
 import { jsonBody } from '../json-body';
 import { rowsOf } from '../page';
 import type { Store } from '../store/models/index';
-import { keepPrices } from '../store/price-list';
+import { keepPrices, pricesWith } from '../store/price-list';
 import { shopOf } from '../store/resources';
 
 export const shopRoutes = (store: Store) =>
@@ -21,7 +21,8 @@ export const shopRoutes = (store: Store) =>
       return c.json(prices);
     })
     .get('/price-list', async (c) => {
-      const rows = await rowsOf(c, store.prices, { columns: ['id'] });
+      const where = pricesWith(c.req.query('q') ?? '');
+      const rows = await rowsOf(c, store.prices, { columns: ['id'], where });
       return c.json(rows.map(({ row }) => row));
     })
     .put('/price-list', async (c) => {

@@ -5,7 +5,7 @@ import { plainSheet, type WrittenSheet } from '@jeitinho/core/sheet';
 import { ProblemError } from '../problem';
 import { inSlices } from '../slices';
 import { appendEntries } from './append';
-import { entryRow, insertEntries } from './entry-rows';
+import { livingId } from './merge';
 import type { Store } from './models/index';
 import { projectNow } from './projections';
 import { saveSheet } from './save-sheet';
@@ -37,8 +37,10 @@ export async function importJob(
   if (!known) {
     await lawful(sheet, [opened, ...rest]);
     await keepSheet(store, sheet);
-    await keepPlace(store, file);
-    await begin(store, file, opened);
+    // A double that went leads to the unit it was merged into.
+    const unitId = await livingId(store, file.unit.id);
+    if (unitId === file.unit.id) await keepPlace(store, file);
+    await begin(store, file, opened, unitId);
   }
   for (let i = 0; i < rest.length; i += AT_ONCE)
     await appendEntries(store, id, rest.slice(i, i + AT_ONCE));
@@ -81,12 +83,12 @@ async function keepPlace(store: Store, { customer, site, unit }: JobFile): Promi
   await store.units.bulkCreate([{ ...unit, siteId: site.id }], quiet);
 }
 
-async function begin(store: Store, { job, unit, sheet }: JobFile, opened: StoredEntry) {
+async function begin(store: Store, { job, sheet }: JobFile, opened: StoredEntry, unitId: string) {
   await store.sequelize.transaction(async (transaction) => {
     await store.jobs.create(
       {
         id: job.id,
-        unitId: unit.id,
+        unitId,
         sheetId: sheet.id,
         sheetRevision: sheet.revision,
         complaint: job.complaint,

@@ -1,7 +1,7 @@
 /** The shop's price list: kept row by row, and asked for by the numbers of a sheet's parts. */
 import { numberKey, numbersOf, type PriceRow } from '@jeitinho/core';
 import type { Sheet } from '@jeitinho/core/sheet';
-import { Op } from 'sequelize';
+import { Op, type WhereOptions } from 'sequelize';
 import type { Store } from './models/index';
 
 /** Rows that go to the database at once. */
@@ -25,8 +25,8 @@ export async function keepPrices(store: Store, rows: readonly PriceRow[], replac
     const changed = [...kept].filter(([key, row]) => before.get(key) !== JSON.stringify(row));
     for (let i = 0; i < changed.length; i += AT_ONCE)
       await store.prices.bulkCreate(
-        changed.slice(i, i + AT_ONCE).map(([id, row]) => ({ id, row })),
-        { updateOnDuplicate: ['row'], transaction },
+        changed.slice(i, i + AT_ONCE).map(([id, row]) => ({ id, row, words: wordsOf(row) })),
+        { updateOnDuplicate: ['row', 'words'], transaction },
       );
     const gone = replace ? [...before.keys()].filter((key) => !kept.has(key)) : [];
     for (let i = 0; i < gone.length; i += AT_ONCE)
@@ -35,6 +35,29 @@ export async function keepPrices(store: Store, rows: readonly PriceRow[], replac
     return { added, changed: changed.length - added, removed: gone.length };
   });
 }
+
+/** Words asked for at once. */
+const MOST_WORDS = 8;
+
+/** Rows whose number or name has every word. */
+export const pricesWith = (asked: string): WhereOptions => ({
+  [Op.and]: asked
+    .split(/\s+/)
+    .filter((word) => word !== '')
+    .slice(0, MOST_WORDS)
+    .map((word) => ({ words: { [Op.like]: `%${plain(inWords(word))}%` } })),
+});
+
+const inWords = (text: string): string =>
+  text
+    .normalize('NFKC')
+    .toLowerCase()
+    .replace(/[‐-―−]/g, '-');
+
+const wordsOf = ({ number, name = '' }: PriceRow): string => inWords(`${number} ${name}`);
+
+/** What LIKE would read as more than itself. */
+const plain = (text: string): string => text.replace(/[\\%_]/g, '\\$&');
 
 /** Rows about the parts of a sheet, and about what took their place. */
 export async function pricesFor(store: Store, sheet: Pick<Sheet, 'parts'>): Promise<PriceRow[]> {

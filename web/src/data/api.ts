@@ -120,10 +120,12 @@ async function answerTo(method: string, path: string, body?: unknown): Promise<R
     response = await fetch(`/api/v1${path}`, {
       method,
       signal: AbortSignal.timeout(TIMEOUT_MS),
-      ...(body !== undefined && {
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(body),
-      }),
+      ...(body instanceof Blob
+        ? { headers: { 'content-type': body.type }, body }
+        : body !== undefined && {
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify(body),
+          }),
     });
   } catch {
     throw new Unreachable();

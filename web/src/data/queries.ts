@@ -3,6 +3,7 @@ import {
   OPEN_AT_ONCE,
   type JobListItem,
   type PlaceResource,
+  type PriceRow,
   type RouteName,
   type UnitFound,
 } from '@jeitinho/core';
@@ -197,9 +198,13 @@ export const aheadOptions = () =>
     refetchInterval: 60_000,
   });
 
-/** The shop's whole price list. */
-export const priceListOptions = () =>
-  queryOptions({ queryKey: ['price-list'], queryFn: () => list('priceList', {}) });
+/** The first rows of the shop's price list, or of those that some words fit. */
+export const priceListOptions = (words: string, most: number) =>
+  queryOptions({
+    queryKey: ['price-list', words, most],
+    queryFn: () => document('priceList', { query: { ...(words && { q: words }), limit: most } }),
+    placeholderData: (before: readonly PriceRow[] | undefined) => before as PriceRow[] | undefined,
+  });
 
 /** The dictionary computed for a revision; null where nobody has computed it. */
 export const dictionaryOptions = (id: string, revision: number) =>

@@ -1,5 +1,6 @@
 /** Before a new part goes on: why the old one died, its load, and that the one in the hand matches. */
-import { logWriter, measured, provenDead, smallSheet } from '../../../test/small-sheet';
+import type { logWriter } from '../../../test/small-sheet';
+import { measured, provenDead, smallSheet } from '../../../test/small-sheet';
 import type { Part, Sheet } from '../../sheet/schema';
 import { refusalOf } from '../admission/refusal-of';
 import { foldJob } from '../fold/fold';

@@ -1,5 +1,6 @@
 /** What is to come after a visit, and what the customer said before the work. */
-import { logWriter, provenDead, smallSheet as sheet } from '../../../test/small-sheet';
+import type { logWriter } from '../../../test/small-sheet';
+import { provenDead, smallSheet as sheet } from '../../../test/small-sheet';
 import { buildReport } from '../../report/report';
 import { assess } from '../../diagnose/assess';
 import { refusalOf } from '../admission/refusal-of';

@@ -8,6 +8,8 @@ export async function up(db: QueryInterface): Promise<void> {
       // The number without case, spaces and kinds of dash.
       id: { type: DataTypes.STRING(120), allowNull: false, primaryKey: true },
       row: { type: DataTypes.JSON, allowNull: false },
+      // Number and name in lower case, for looking through.
+      words: { type: DataTypes.STRING(400), allowNull: false },
     },
     { charset: 'utf8mb4', collate: 'utf8mb4_bin', engine: 'InnoDB' },
   );

@@ -11,6 +11,8 @@ import {
 export class Price extends Model<InferAttributes<Price>, InferCreationAttributes<Price>> {
   declare id: string;
   declare row: PriceRow;
+  /** Number and name in lower case. */
+  declare words: string;
 }
 
 export function definePrice(sequelize: Sequelize) {
@@ -18,6 +20,7 @@ export function definePrice(sequelize: Sequelize) {
     {
       id: { type: DataTypes.STRING(120), primaryKey: true },
       row: { type: DataTypes.JSON, allowNull: false },
+      words: { type: DataTypes.STRING(400), allowNull: false },
     },
     { sequelize, tableName: 'prices' },
   );

@@ -3,7 +3,7 @@ import { priceTable, readPrices, type PriceRow, type PriceTable } from '@jeitinh
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { unparse } from 'papaparse';
 import { useDeferredValue, useState } from 'react';
-import { ask } from '../../data/api';
+import { ask, askAll } from '../../data/api';
 import { useDraft } from '../../data/draft';
 import { download } from '../../data/files';
 import { priceListOptions } from '../../data/queries';
@@ -21,13 +21,21 @@ const SHOWN = 40;
 const MOST_ROWS = 20_000;
 
 export function PriceList({ currency }: { readonly currency: string }) {
-  const list = useQuery(priceListOptions());
-  const rows = list.data ?? [];
   const [words, setWords] = useState('');
-  const wanted = useDeferredValue(words).trim().toLowerCase();
-  const found = rows.filter(({ number, name = '' }) =>
-    wanted.split(/\s+/).every((word) => `${number} ${name}`.toLowerCase().includes(word)),
-  );
+  const wanted = useDeferredValue(words).trim();
+  const list = useQuery(priceListOptions(wanted, SHOWN + 1));
+  const found = list.data ?? [];
+  const [problem, setProblem] = useState<string>();
+  const takeOut = async () => {
+    try {
+      const all = await askAll('priceList', { query: { limit: 200 } });
+      setProblem(undefined);
+      const text = unparse(priceTable(all), { escapeFormulae: true });
+      download('price-list.csv', `\uFEFF${text}`, 'text/csv');
+    } catch {
+      setProblem('It could not be taken out: the server does not answer.');
+    }
+  };
   return (
     <section aria-labelledby="price-list" className="mt-9">
       <h2 id="price-list" className="m-0 text-[20px] font-bold">
@@ -42,7 +50,7 @@ export function PriceList({ currency }: { readonly currency: string }) {
           list.isError ? 'The price list cannot be fetched: the server does not answer.' : undefined
         }
       />
-      {rows.length > 0 && (
+      {(found.length > 0 || wanted !== '') && (
         <>
           <label className="mt-2 block max-w-[420px] text-[14px] text-soft">
             Find a part
@@ -56,24 +64,16 @@ export function PriceList({ currency }: { readonly currency: string }) {
           <Rows rows={found.slice(0, SHOWN)} currency={currency} />
           <p role="status" className="m-0 text-[14px] text-soft">
             {found.length > SHOWN
-              ? `${SHOWN} of ${found.length} shown.`
+              ? `${SHOWN} are shown, more are there: say more of it.`
               : `${many(found.length, 'part', 'parts')}.`}
           </p>
-          <Button
-            className="mt-2"
-            onClick={() =>
-              download(
-                'price-list.csv',
-                `\uFEFF${unparse(priceTable(rows), { escapeFormulae: true })}`,
-                'text/csv',
-              )
-            }
-          >
+          <Notice text={problem} />
+          <Button className="mt-2" onClick={() => void takeOut()}>
             Take it out as CSV
           </Button>
         </>
       )}
-      {list.isSuccess && rows.length === 0 && (
+      {list.isSuccess && found.length === 0 && wanted === '' && (
         <p className="border-l-4 border-jade bg-jade-tint px-4 py-3">
           Nothing is in it yet. Bring in a list of your supplier, or only the parts you often fit: a
           column “number” and a column “price” are enough.
