@@ -1,9 +1,8 @@
 /** A job file on its way in: what is none is told; its pictures go out as pictures, and those that lack are counted. */
 import { jobFile, type JobFile, type JobResource } from '@jeitinho/core';
-import { demoWorld, newestSheet } from '@jeitinho/demo';
+import { smallSheet as sheet } from '../../../core/test/small-sheet';
 import { bringInJob, readJobFile } from './job-files';
 
-const sheet = newestSheet(demoWorld.units[0]!.sheetId!);
 const hash = (letter: string) => letter.repeat(64);
 const photo = (letter: string, n: number) => ({
   id: `01950000-0000-7000-8000-${String(n).padStart(12, '0')}`,
