@@ -44,6 +44,12 @@ test('the dairy’s chiller: the best way while an outage is cheap, and another 
     await expect(page.getByRole('checkbox', { name: /^Replace: /, checked: true })).toHaveCount(1);
     await page.setViewportSize({ width: 390, height: 844 });
     expect(await sideways(page, 'plans on a phone')).toEqual([]);
+    // Only the card scrolls: the machine’s state stays in view whatever is looked for below.
+    await page
+      .getByRole('region', { name: 'For the customer' })
+      .evaluate((el) => el.scrollIntoView());
+    await expect(page.getByRole('status', { name: /^Energy state/ })).toBeInViewport();
+    expect(await page.evaluate(() => document.scrollingElement!.scrollTop)).toBe(0);
   });
 });
 

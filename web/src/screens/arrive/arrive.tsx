@@ -32,7 +32,7 @@ export function Arrive() {
   const { unit, site } = job;
   return (
     <>
-      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
+      <div className="relative min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
         <p className="m-0 text-[14px] text-soft">The customer says</p>
         <h1 className="m-0 text-[25px] leading-snug font-bold">“{job.complaint}”</h1>
 

@@ -45,7 +45,7 @@ export function Agreed({ endings, terms, plan, settled }: AgreedProps) {
                 {months !== undefined && ` · ${months} months’ warranty on it`}
               </span>
             </span>
-            <span className="figure">{money(material + work, currency)}</span>
+            <span className="figure whitespace-nowrap">{money(material + work, currency)}</span>
           </li>
         ))}
         {quote.visit > 0 && (
@@ -58,13 +58,13 @@ export function Agreed({ endings, terms, plan, settled }: AgreedProps) {
                 </span>
               )}
             </span>
-            <span className="figure">{money(quote.visit, currency)}</span>
+            <span className="figure whitespace-nowrap">{money(quote.visit, currency)}</span>
           </li>
         )}
       </ul>
       <p className="m-0 flex justify-between gap-4 border-t-2 border-ink py-1.5 text-[18px] font-bold">
         <span>Together</span>
-        <span className="figure">{money(quote.total, currency)}</span>
+        <span className="figure whitespace-nowrap">{money(quote.total, currency)}</span>
       </p>
       {current ? (
         <p role="status" className="m-0 border-l-4 border-jade bg-jade-tint px-3 py-2">

@@ -85,7 +85,7 @@ export function Decide() {
   useKeys({ Enter: primary });
   return (
     <>
-      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
+      <div className="relative min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
         <Standing />
         <BestWay {...worth} />
         <LookedAsk />

@@ -14,7 +14,7 @@ export function HistoryPage() {
   const { say } = sheet.codes.history ?? {};
   const top = useRef<HTMLDivElement>(null);
   return (
-    <div ref={top} className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
+    <div ref={top} className="relative min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
       <p className="m-0">
         <Link to={stagePath(job.id, 'read')} className={LINK}>
           ‹ Back to Read

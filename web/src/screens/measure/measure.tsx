@@ -39,7 +39,7 @@ export function Measure() {
     <>
       <div
         ref={scroller}
-        className="min-h-0 flex-1 overflow-y-auto px-6 py-4 max-lg:px-3.5 max-lg:py-2"
+        className="relative min-h-0 flex-1 overflow-y-auto px-6 py-4 max-lg:px-3.5 max-lg:py-2"
       >
         <TestHead
           current={current}

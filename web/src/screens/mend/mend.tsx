@@ -49,7 +49,7 @@ export function Mend() {
   useKeys({ Enter: () => ready && goOn() });
   return (
     <>
-      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
+      <div className="relative min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
         <h1 className="m-0 text-[25px] font-bold">
           {owed.length > 0
             ? 'Mend it'

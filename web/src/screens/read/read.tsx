@@ -61,7 +61,7 @@ export function Read() {
   const blinks = sheet.codes.schemes.find(({ shown }) => shown === 'blinks');
   return (
     <>
-      <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
+      <div className="relative min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
         <h1 className="m-0 text-[25px] font-bold">
           {blinks && !sheet.codes.schemes.some(({ shown }) => shown === 'digits')
             ? 'What does the lamp say?'

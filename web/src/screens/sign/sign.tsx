@@ -76,7 +76,7 @@ export function Sign() {
   useKeys({ Enter: () => state.signed && window.print() });
   return (
     <>
-      <div className="print-flow min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-3.5">
+      <div className="print-flow relative min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-3.5">
         {owedFirst && (
           <p className="no-print m-0 mb-4 border-l-4 border-marigold bg-marigold-tint px-4 py-3">
             Nothing is decided yet.{' '}

@@ -25,7 +25,7 @@ export function SuspectsInFull() {
   const shown = all ? full.suspects : full.suspects.slice(0, SHOWN);
   const [first] = full.suspects;
   return (
-    <div className="min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
+    <div className="relative min-h-0 flex-1 overflow-y-auto px-6 py-5 max-lg:px-4">
       <p className="m-0">
         <Link to={stagePath(job.id, 'measure')} className={LINK}>
           ‹ Back to measuring
