@@ -12,6 +12,7 @@ export const CORE_FLOORS = [
   'judge',
   'meter',
   'sheet',
+  'shop',
   'conditions',
   'job',
   'diagnose',

@@ -86,12 +86,12 @@ export {
   type JobFilePhoto,
   photosNamed,
   tamperedIn,
-} from './job-file/job-file';
+} from './api/job-file';
 export { type Coverage, coverageOf } from './shop/coverage';
 export { numbersOf, type Offer, offersOf } from './shop/offers';
 export { numberKey, type PriceRow } from './shop/price-row';
 export { type PriceTable, priceTable, readPrices } from './shop/read-prices';
-export { type Quote, quoteOf } from './shop/quote';
+export { type Quote, quoteOf } from './decide/quote';
 export { CoreError, InvalidInputError, UnknownReferenceError } from './errors';
 export { findFormula, FORMULAS } from './formulas/catalogue/index';
 export {

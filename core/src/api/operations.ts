@@ -5,7 +5,7 @@
 import { Type, type Static, type TObject, type TSchema } from '@sinclair/typebox';
 import { dictionarySchema } from '../bench/machine/dictionary';
 import { meterProfileSchema } from '../meter/profile';
-import { jobFileSchema } from '../job-file/job-file';
+import { jobFileSchema } from './job-file';
 import { reportSchema } from '../report/report-schema';
 import { sheetSchema, type WrittenSheet } from '../sheet/schema';
 import {

@@ -16,6 +16,7 @@ import { outcomesFor, times, type Outcomes } from './outcomes';
 import { effortOfAll, standingOf } from '../job/trail/effort';
 import { entropyOf, sumsOf, weighedAfter } from './information';
 import { SCHOOLS, type School } from './schools';
+import type { Offer } from '../shop/offers';
 import { partsInVisit, USUAL_SHOP, type Rates } from './prices';
 import { RepairCost } from './repair-cost';
 
@@ -31,6 +32,8 @@ export interface AdviceOptions {
   readonly inference?: Inference;
   readonly school?: School;
   readonly own?: OwnWay;
+  /** What the shop pays for parts; the sheet’s own word where absent. */
+  readonly offers?: readonly Offer[];
 }
 
 /** Where somebody goes their own way: a test that they want next, and those that they put off; by id. */
@@ -68,7 +71,7 @@ export function* advising(
   const { left } = inference;
   const repair = new RepairCost(
     inference.space,
-    partsInVisit(sheet, rates.visit),
+    partsInVisit(sheet, rates.visit, options.offers),
     rates,
     left,
     MOST_PARTS,

@@ -2,6 +2,7 @@
 import { findTest } from '../sheet/lookup';
 import { allObservables } from '../sheet/observables';
 import type { Sheet } from '../sheet/schema';
+import { offersOf, type Offer } from '../shop/offers';
 
 export interface Rates {
   /** Labour, money per hour. */
@@ -46,15 +47,24 @@ export const pricedSheet = (sheet: Sheet): PricedSheet => ({
 export const PROVING_MINUTES = 10;
 
 /**
- * Parts as a visit pays for them: fitted and proven, and another visit for what has to come first. Without
+ * Parts as a visit pays for them, on the terms of a shop or by the sheet’s word: fitted and proven, and another visit for what has to come first. Without
  * that, what costs nothing (a switch outside, a setting) would be tried before anything else.
  */
-export const partsInVisit = ({ parts }: Sheet, visit = USUAL_SHOP.visit): readonly PricedPart[] =>
-  parts.map(({ id, price = 0, minutes = 0, leadHours = 0 }) => ({
-    id,
-    price: price + (leadHours > 0 ? visit : 0),
-    minutes: minutes + PROVING_MINUTES,
-  }));
+export const partsInVisit = (
+  sheet: Sheet,
+  visit = USUAL_SHOP.visit,
+  offers: readonly Offer[] = offersOf(sheet, []),
+): readonly PricedPart[] => {
+  const offerOf = new Map(offers.map((offer) => [offer.part, offer]));
+  return sheet.parts.map(({ id, minutes = 0 }) => {
+    const { price = 0, leadHours = 0 } = offerOf.get(id) ?? {};
+    return {
+      id,
+      price: price + (leadHours > 0 ? visit : 0),
+      minutes: minutes + PROVING_MINUTES,
+    };
+  });
+};
 
 /** What work and waiting cost a shop and its customers. */
 export interface ShopPrices extends Rates {

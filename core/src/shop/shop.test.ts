@@ -1,12 +1,9 @@
-/** Price lists read and written, parts on the shop's terms, warranties by the calendar, what a decision costs. */
+/** Price lists read and written, parts on the shop's terms, warranties by the calendar. */
 import fc from 'fast-check';
-import { smallSheet } from '../../test/small-sheet';
 import type { Part } from '../sheet/schema';
-import { actionsOfSheet } from '../decide/of-sheet';
 import { coverageOf, monthsAfter, type WarrantyTerms } from './coverage';
 import { offersOf } from './offers';
 import { numberKey, type PriceRow } from './price-row';
-import { quoteOf } from './quote';
 import { moneyIn, priceTable, readPrices } from './read-prices';
 
 describe('a price list', () => {
@@ -139,15 +136,6 @@ describe('what a part costs this shop', () => {
       numbers: ['A-1', 'A-2'],
     });
   });
-  test('a part that is no more to be had is planned with only while one lies here', () => {
-    const sheet = {
-      ...smallSheet,
-      parts: [{ ...smallSheet.parts[0]!, available: 'no more' as const }],
-    };
-    expect(actionsOfSheet(sheet)).toEqual([]);
-    const offers = offersOf(sheet, [{ number: 'C-1', stock: 1, price: 50 }]);
-    expect(actionsOfSheet(sheet, { offers })).toMatchObject([{ material: 50, leadHours: 0 }]);
-  });
 });
 
 describe('a warranty', () => {
@@ -191,28 +179,4 @@ describe('a warranty', () => {
     expect(monthsAfter('2024-02-29', 24, undefined)).toBe('2026-02-28');
     expect(monthsAfter(null, 24, undefined)).toBeUndefined();
   });
-});
-
-test('a quote by hand: part, work and ten minutes to prove it, another visit for what is ordered', () => {
-  const sheet = {
-    ...smallSheet,
-    parts: smallSheet.parts.map((part) => ({ ...part, minutes: 50, price: 200, leadHours: 24 })),
-  };
-  const shop = { rate: 120, visit: 90 };
-  const none = { parts: 0, labour: 0, words: '' } as const;
-  const quote = (coverage: { parts: 0 | 1; labour: 0 | 1; words: string } = none) =>
-    quoteOf(sheet, [{ kind: 'replace', part: 'board' }], {
-      offers: offersOf(sheet, []),
-      shop,
-      coverage: () => coverage,
-    });
-  expect(quote()).toMatchObject({ visit: 90, leadHours: 24, minutes: 60, total: 200 + 120 + 90 });
-  expect(quote({ ...none, parts: 1 }).total).toBe(120 + 90);
-  expect(quote({ ...none, parts: 1, labour: 1 }).total).toBe(90);
-  const handed = quoteOf(sheet, [{ kind: 'hand-over', to: 'x', note: 'y' }], {
-    offers: [],
-    shop,
-    coverage: () => none,
-  });
-  expect(handed).toMatchObject({ lines: [], total: 0 });
 });

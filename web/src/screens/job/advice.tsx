@@ -1,4 +1,5 @@
 /** What to do next, reckoned between keys: never so long at a stretch that one would have to wait. */
+import { offersOf } from '@jeitinho/core';
 import { advising, type Advised } from '@jeitinho/core/diagnose';
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useGoingOn } from '../../data/going-on';
@@ -48,6 +49,7 @@ export function AdviceProvider({ children }: { readonly children: ReactNode }) {
       const steps = advising(asked.sheet, asked.state, Date.now(), {
         ...{ school, own },
         rates: pricesOf(asked.job.shop).prices,
+        offers: offersOf(asked.sheet, asked.job.prices ?? []),
       });
       const goOn = () => {
         const until = performance.now() + STRETCH_MS;

@@ -1,7 +1,7 @@
 /** A job as a file: whole it is read; one entry changed, left out, put in or moved, and it is named. */
 import fc from 'fast-check';
 import { measured, provenDead, smallSheet } from '../../test/small-sheet';
-import type { JobResource } from '../api/resources';
+import type { JobResource } from './resources';
 import type { StoredEntry } from '../job/kinds/index';
 import { jobFile, photosNamed, sealsOf, tamperedIn, type JobFile } from './job-file';
 

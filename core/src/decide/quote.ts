@@ -2,8 +2,8 @@
 import { endingWords, type Ending } from '../job/endings/ending';
 import { PROVING_MINUTES, type ShopPrices } from '../next/prices';
 import type { Sheet } from '../sheet/schema';
-import type { Coverage } from './coverage';
-import type { Offer } from './offers';
+import type { Coverage } from '../shop/coverage';
+import type { Offer } from '../shop/offers';
 
 export interface QuoteLine {
   readonly words: string;

@@ -6,7 +6,7 @@
 import { sha256 } from '@noble/hashes/sha2';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils';
 import { Type, type Static } from '@sinclair/typebox';
-import { customerSchema, siteSchema, unitResourceSchema, type JobResource } from '../api/resources';
+import { customerSchema, siteSchema, unitResourceSchema, type JobResource } from './resources';
 import type { StoredEntry } from '../job/kinds/index';
 import { storedEntrySchema } from '../job/kinds/schemas';
 import { entryWords } from '../job/kinds/said-of';
