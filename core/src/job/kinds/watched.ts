@@ -17,11 +17,14 @@ export const watched = defineKind({
           strict({
             t: Type.Number({ minimum: 0, maximum: 1e6 }),
             value: Type.Number({ minimum: -1e15, maximum: 1e15 }),
+            driver: Type.Optional(Type.Number({ minimum: -1e9, maximum: 1e9 })),
           }),
           { minItems: 1, maxItems: MOST_SAMPLES },
         ),
       ),
     ),
+    /** Seconds at which the event of the rule was marked. */
+    event: Type.Optional(Type.Number({ minimum: 0, maximum: 1e6 })),
     /** Without figures: whether it did as it should. */
     seen: Type.Optional(Type.Boolean()),
     note: Note,

@@ -27,6 +27,8 @@ interface WatchedBody {
   readonly procedure: string;
   readonly step: number;
   readonly samples?: readonly Sample[];
+  /** Seconds at which its event was marked. */
+  readonly event?: number;
   readonly seen?: boolean;
 }
 
@@ -37,7 +39,7 @@ interface WatchedBody {
  */
 export function judgeWatch(
   sheet: Sheet,
-  { procedure, step, samples, seen }: WatchedBody,
+  { procedure, step, samples, event, seen }: WatchedBody,
   meters: readonly MeterProfile[],
 ): Judgement | undefined {
   const watch = watchOf(sheet, procedure, step);
@@ -48,7 +50,12 @@ export function judgeWatch(
       seen ? 'Seen, as it should.' : 'Seen, and not as it should.',
     );
   const { expect } = watch;
-  if (isSeries(expect)) return judgeSeries(expect, { samples }, errorsFor(sheet, watch, meters));
+  if (isSeries(expect))
+    return judgeSeries(
+      expect,
+      { samples, ...(event !== undefined && { event }) },
+      errorsFor(sheet, watch, meters),
+    );
   const plain = resolveExpectation(expect, undefined, sheet.curves ?? []);
   const last = samples.at(-1);
   return plain && last && judge({ expect: plain, reading: { kind: 'value', value: last.value } });

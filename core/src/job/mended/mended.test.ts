@@ -103,6 +103,31 @@ test('a proof that fails says so, and new work wants it all again', () => {
   expect(mended(log).steps.map(({ is }) => is)).toEqual(['owed', 'owed']);
 });
 
+test('a current that rises with its driver is judged with it', () => {
+  const flame: Sheet = {
+    ...sheet,
+    procedures: [
+      {
+        id: 'flame',
+        kind: 'prove',
+        steps: [{ watch: { expect: { kind: 'follows', driver: 'burner rate', unit: 'A' } } }],
+      },
+    ],
+  };
+  const seen = (values: readonly number[]) => {
+    const log = changed();
+    log.add('watched', {
+      procedure: 'flame',
+      step: 0,
+      samples: values.map((value, i) => ({ t: i, value, driver: 20 + 40 * i })),
+      note: '',
+    });
+    return mended(log, flame);
+  };
+  expect(seen([2.1e-6, 3.4e-6, 4.9e-6])).toMatchObject({ proven: true, bad: false });
+  expect(seen([4.9e-6, 3.4e-6, 2.1e-6])).toMatchObject({ proven: false, bad: true });
+});
+
 test('what is no step, watches nothing, or runs backwards in time is refused', () => {
   const log = changed();
   expect(refused(log, 'ticked', { ...tick, at: 7 })).toBe('unknown-step');

@@ -141,6 +141,7 @@ export type Watched = Noted<{
   readonly procedure: string;
   readonly step: number;
   readonly samples?: readonly Sample[];
+  readonly event?: number;
   readonly seen?: boolean;
   readonly note: string;
 }> & { readonly judged: Judgement };

@@ -27,7 +27,7 @@ import type { Remark } from './remark-dialogs';
 import { Track } from './track';
 import { owesContact } from './card-state';
 import { standingOf } from './standing';
-import { parseTrack, trackText, type TrackDraft } from './track-draft';
+import { parseTrack, seriesOf, trackText } from './track-draft';
 import { TrackRecorder } from './track-recorder';
 import { placementOf } from './use-meter';
 
@@ -144,8 +144,3 @@ function TrackVerdict({ judgement, shown }: TrackVerdictProps) {
     </div>
   );
 }
-
-const seriesOf = ({ startedAt, samples, eventAt }: TrackDraft) => ({
-  samples,
-  ...(eventAt !== undefined && { event: Math.max(0, (eventAt - startedAt) / 1000) }),
-});

@@ -1,5 +1,5 @@
 /** A series being recorded, kept on the device at every figure so that a reload or a crash loses none. */
-import type { Sample } from '@jeitinho/core/judge';
+import type { Sample, Series } from '@jeitinho/core/judge';
 
 export interface TrackDraft {
   /** Milliseconds since the epoch of the first figure or mark. */
@@ -22,3 +22,9 @@ export function parseTrack(text: string): TrackDraft {
     return EMPTY;
   }
 }
+
+/** As it is judged and kept: the event counted from the first figure. */
+export const seriesOf = ({ startedAt, samples, eventAt }: TrackDraft): Series => ({
+  samples,
+  ...(eventAt !== undefined && { event: Math.max(0, (eventAt - startedAt) / 1000) }),
+});

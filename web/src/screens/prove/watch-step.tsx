@@ -17,7 +17,7 @@ import { Button } from '../../parts/button';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
 import { Track } from '../measure/track';
-import { parseTrack, trackText } from '../measure/track-draft';
+import { parseTrack, seriesOf, trackText } from '../measure/track-draft';
 import { TrackRecorder } from '../measure/track-recorder';
 
 export function WatchStep({ step }: { readonly step: ProvingStep }) {
@@ -30,15 +30,19 @@ export function WatchStep({ step }: { readonly step: ProvingStep }) {
   const [writing, setWriting] = useState(false);
   const draft = parseTrack(kept);
   const { samples } = draft;
+  const series = seriesOf(draft);
   const where = { procedure: procedure.id, step: at };
   const recording = samples.length > 0 || again || !watched;
   const judged = recording
     ? samples.length > 0
-      ? judgeWatch(sheet, { ...where, samples }, state.meters)
+      ? judgeWatch(sheet, { ...where, ...series }, state.meters)
       : undefined
     : watched.judged;
-  const shown = recording ? samples : (watched.body.samples ?? []);
-  const finish = async (body: { samples?: typeof samples; seen?: boolean }) => {
+  const { samples: before = [], event: marked } = watched?.body ?? {};
+  const shown = recording
+    ? series
+    : { samples: before, ...(marked !== undefined && { event: marked }) };
+  const finish = async (body: Partial<typeof series> & { seen?: boolean }) => {
     if (!(await record('watched', { ...where, ...body, note: '' }))) return;
     keep('');
     setAgain(false);
@@ -50,7 +54,7 @@ export function WatchStep({ step }: { readonly step: ProvingStep }) {
         <strong>Watch {watch.what ?? 'it'}</strong>{' '}
         <span className="text-soft">{expectWords(expect)}</span>
       </p>
-      {isSeries(expect) && <Track series={{ samples: shown }} expect={expect} />}
+      {isSeries(expect) && <Track series={shown} expect={expect} />}
       {judged && <Verdict judged={judged} at={recording ? undefined : watched.at} />}
       {recording && isSeries(expect) && (writing || samples.length > 0) && (
         <TrackRecorder
@@ -65,7 +69,7 @@ export function WatchStep({ step }: { readonly step: ProvingStep }) {
       <div className="mt-2 flex flex-wrap gap-2">
         {samples.length > 0 && (
           <>
-            <Button kind="go" onClick={() => void finish({ samples })}>
+            <Button kind="go" onClick={() => void finish(series)}>
               Keep what was watched
             </Button>
             <Button kind="quiet" onClick={() => keep('')}>
