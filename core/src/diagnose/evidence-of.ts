@@ -43,13 +43,15 @@ export function evidenceOf(state: JobState, sheet: Sheet): EvidenceItem[] {
     if (isEntry('history', entry)) return once.told(entry.id);
     const said = once.said(entry.id);
     if (said) return [said];
-    if (isEntry('looked', entry))
-      return once.looked(entry.id)
+    // Looked for by somebody, or seen by a proof that was watched.
+    const look = state.looked.find(({ id }) => id === entry.id);
+    if (look)
+      return once.looked(look.id)
         ? [
             {
-              entry: entry.id,
-              evidence: { confirmed: entry.body.seen },
-              from: { kind: 'looked', seen: entry.body.seen },
+              entry: look.id,
+              evidence: { confirmed: look.body.seen },
+              from: { kind: 'looked', seen: look.body.seen },
             },
           ]
         : [];

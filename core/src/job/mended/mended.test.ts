@@ -97,7 +97,11 @@ test('a proof that fails says so, and new work wants it all again', () => {
   log.add('ticked', tick);
   log.add('watched', watch([5, 4.1, 3.2, 3], 25));
   expect(mended(log)).toMatchObject({ proven: false, bad: true });
+  // It reopens the diagnosis: what still is wrong is believed anew.
+  const whole = () => assess(sheet, fold(log)).sound.p;
+  const failed = whole();
   log.add('watched', { procedure: 'prove-board', step: 1, seen: true, note: '' });
+  expect(whole()).toBeGreaterThan(failed + 0.3);
   expect(mended(log)).toMatchObject({ proven: true, bad: false });
   log.add('work', { what: 'reseated', part: 'board', note: 'plug' });
   expect(mended(log).steps.map(({ is }) => is)).toEqual(['owed', 'owed']);
