@@ -50,6 +50,7 @@ import { matched } from '../job/kinds/matched';
 import { setting } from '../job/kinds/setting';
 import { watched } from '../job/kinds/watched';
 import { mendedOf } from '../job/mended/mended';
+import { fittedIn } from '../job/work/work';
 import type { Report, ReportRow } from './report-schema';
 
 import { formatQuantity } from '../units/format';
@@ -123,7 +124,7 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
 
 const acceptedOf = ({ decision }: JobState, { at, body }: NonNullable<JobState['accepted']>) => {
   const { decision: of, ...said } = body;
-  return { at, ...said, how: ACCEPT_WORDS[body.how].slice(2), current: of === decision?.id };
+  return { at, ...said, how: ACCEPT_WORDS[body.how], current: of === decision?.id };
 };
 
 /** Belief as it was when the technician decided; undefined where nothing was found or done since. */
@@ -417,7 +418,7 @@ const saidOfAsk = (sheet: Sheet, body: BodyOf<'asked'>): string =>
 
 /** `Wires moved by the map “Fit a substitute defrost board”: 6 of 6.` */
 function movedWires(sheet: Sheet, { ticks, works }: JobState): string[] {
-  const fitted = new Set(works.flatMap(({ body }) => body.part ?? []));
+  const fitted = fittedIn(works);
   return (sheet.procedures ?? []).flatMap(({ id, for: part, title, wireMap = [] }) => {
     if (wireMap.length === 0 || part === undefined || !fitted.has(part)) return [];
     const moved = wireMap.filter((_, i) => ticks.has(`${id} wire ${i}`)).length;

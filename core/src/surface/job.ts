@@ -34,6 +34,7 @@ export {
 } from '../job/history/history';
 export { beforePart } from '../job/before-part/before-part';
 export { asksMatch, asOnOld, matchOf, wantedWords } from '../job/before-part/match';
+export { ACCEPT_WORDS } from '../job/kinds/accepted';
 export { FOUND_WORDS } from '../job/kinds/asked';
 export { FOLLOW_WORDS } from '../job/kinds/follow-up';
 export { MATCH_WORDS } from '../job/kinds/matched';

@@ -38,3 +38,13 @@ export function useDraft(key: string): [text: string, setText: (text: string) =>
   const { text, setText } = useKeptDraft(key);
   return [text, setText];
 }
+
+/** Fields that one draft holds together; none for a draft that is empty, torn or of another program. */
+export function fieldsIn<T extends object>(text: string): Partial<T> {
+  try {
+    const kept: unknown = JSON.parse(text || '{}');
+    return kept !== null && typeof kept === 'object' ? kept : {};
+  } catch {
+    return {};
+  }
+}

@@ -4,18 +4,16 @@ import { sentence } from '../../units/sentence';
 import { beforePart } from '../before-part/before-part';
 import { mendedOf } from '../mended/mended';
 import type { JobState } from '../state/state';
+import { fittedIn } from '../work/work';
 import { workOwed } from './mends';
 import { endingWords } from './ending';
 
 /** @returns Lines such as `Inverter board, why the old one died: blocked heat sink`. */
 export function owedAtSigning(sheet: Sheet, state: JobState): string[] {
-  const fitted = new Set(
-    state.works.flatMap(({ body }) => (body.what === 'fitted' ? (body.part ?? []) : [])),
-  );
   const mended = mendedOf(sheet, state);
   return [
     ...workOwed(state).map((ending) => `Decided, and not done: ${endingWords(sheet, ending)}`),
-    ...[...fitted].flatMap((part) => beforePart(sheet, state, part).owed),
+    ...[...fittedIn(state.works)].flatMap((part) => beforePart(sheet, state, part).owed),
     ...(mended && !mended.proven
       ? mended.owed.length > 0
         ? mended.owed.map(sentence)

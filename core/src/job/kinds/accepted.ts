@@ -32,12 +32,12 @@ export const accepted = defineKind({
     draft.accepted = entry;
   },
   words: ({ agreed, by, how, amount, currency }) =>
-    `${by} ${agreed ? 'agreed to' : 'did not agree to'} ${currency} ${amount.toFixed(2)}${ACCEPT_WORDS[how]}`,
+    `${by} ${agreed ? 'agreed to' : 'did not agree to'} ${currency} ${amount.toFixed(2)}, ${ACCEPT_WORDS[how]}`,
   place: () => ({ stage: 'decide' }),
 });
 
 export const ACCEPT_WORDS = {
-  here: ', here',
-  phone: ', on the phone',
-  written: ', in writing',
+  here: 'here',
+  phone: 'on the phone',
+  written: 'in writing',
 } as const satisfies Record<(typeof ACCEPT_WAYS)[number], string>;

@@ -17,7 +17,7 @@ const REST = [0.3, 0.75] as const;
 
 export interface Looks {
   readonly wanted: number;
-  /** Looks since the work that did not see it, each ten minutes after the one before. */
+  /** Looks since the work, and since it was seen last, that did not see it, each ten minutes after the one before. */
   readonly had: number;
   /** Share of the time in which it shows nothing. */
   readonly rest: number;
@@ -29,10 +29,11 @@ export function looksOf(sheet: Sheet, state: JobState): Looks | undefined {
   const [work] = state.works.slice(-1);
   if (rest === undefined || !work) return undefined;
   const place = (entry: string) => state.log.findIndex(({ id }) => id === entry);
-  const since = state.looked.filter(
-    (look) =>
-      place(look.id) > place(work.id) && !look.body.seen && inShowingState(state.looked, look),
-  );
+  const after = state.looked.filter(({ id }) => place(id) > place(work.id));
+  // Seen once more, it is looked for from the start.
+  const since = after
+    .slice(after.findLastIndex(({ body }) => body.seen) + 1)
+    .filter((look) => inShowingState(state.looked, look));
   let [had, last] = [0, -Infinity];
   for (const look of since) {
     const at = momentOf(look).time;
@@ -44,8 +45,8 @@ export function looksOf(sheet: Sheet, state: JobState): Looks | undefined {
 }
 
 /**
- * The sheet's own figure for what was worked on, where no reading tells of it, or what the looks before the work say by the rule of
- * succession: seen in some, not in others.
+ * The sheet's own figure for what was worked on, where no reading tells of it, or what the looks before the
+ * work say by the rule of succession: seen in some, not in others.
  */
 function restOf(sheet: Sheet, state: JobState): number | undefined {
   const { works, looked, log } = state;

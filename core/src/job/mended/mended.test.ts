@@ -132,6 +132,14 @@ test('a current that rises with its driver is judged with it', () => {
   expect(seen([4.9e-6, 3.4e-6, 2.1e-6])).toMatchObject({ proven: false, bad: true });
 });
 
+test('a trial part that came out again owes neither its proof nor its questions', () => {
+  const log = changed();
+  log.add('safed', { step: 'isolated' });
+  log.add('work', { what: 'put-back', part: 'board', note: '' });
+  expect(mended(log).steps).toEqual([]);
+  expect(owedAtSigning(sheet, fold(log)).join()).not.toContain('Control board');
+});
+
 test('what is no step, watches nothing, or runs backwards in time is refused', () => {
   const log = changed();
   expect(refused(log, 'ticked', { ...tick, at: 7 })).toBe('unknown-step');
@@ -177,6 +185,10 @@ describe('what comes and goes', () => {
     expect(mended(log, plain)).toMatchObject({ proven: true, looks: { had: 6 } });
     log.add('looked', { seen: true });
     expect(mended(log, plain)).toMatchObject({ proven: false, bad: true });
+    // Seen once more, it is looked for from the start.
+    log.wait(12);
+    log.add('looked', { seen: false });
+    expect(mended(log, plain)).toMatchObject({ proven: false, looks: { had: 1 } });
   });
   test('a complaint that was always there is gone with one look', () => {
     expect(

@@ -5,6 +5,7 @@
 import type { Procedure, Sheet } from '../../sheet/schema';
 import { proofOf, type Proof } from '../findings/proof';
 import type { JobState, Watched } from '../state/state';
+import { fittedIn } from '../work/work';
 import { looksOf, type Looks } from './looks';
 
 export interface ProvingStep {
@@ -63,12 +64,10 @@ export function mendedOf(sheet: Sheet, state: JobState): Mended | undefined {
 
 /** Steps of the sheet's proofs for what was fitted or mended, and of those for any work, since the last of it. */
 export function provingSteps(sheet: Sheet, state: JobState): ProvingStep[] {
-  const done = new Set(
-    state.works.flatMap(({ body }) => [
-      ...(body.what === 'fitted' ? [body.part] : []),
-      body.repair,
-    ]),
-  );
+  const done = new Set([
+    ...fittedIn(state.works),
+    ...state.works.flatMap(({ body }) => body.repair ?? []),
+  ]);
   const placeOf = (entry: string | undefined) => state.log.findIndex(({ id }) => id === entry);
   const worked = placeOf(state.works.at(-1)?.id);
   return (sheet.procedures ?? [])

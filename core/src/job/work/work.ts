@@ -33,6 +33,17 @@ export const WORK_WORDS: Readonly<Record<WorkKind, string>> = {
   other: 'Done',
 };
 
+/** Parts that were fitted and not taken out again. */
+export function fittedIn(works: readonly NotedWork[]): ReadonlySet<string> {
+  const inside = new Set<string>();
+  for (const { body } of works) {
+    if (body.part === undefined) continue;
+    if (body.what === 'fitted') inside.add(body.part);
+    else if (body.what === 'put-back') inside.delete(body.part);
+  }
+  return inside;
+}
+
 /** Parts in as a trial that nobody has taken out again, the latest last. */
 export function trialsIn(works: readonly NotedWork[]): NotedWork[] {
   const inside = new Map<string, NotedWork>();

@@ -1,11 +1,12 @@
 /** What the decision costs the customer, and what they said to it before the work. */
 import { quoteOf, type Quote } from '@jeitinho/core';
 import type { Plan } from '@jeitinho/core/diagnose';
-import { ACCEPT_WAYS, type Ending } from '@jeitinho/core/job';
+import { ACCEPT_WAYS, ACCEPT_WORDS, type Ending } from '@jeitinho/core/job';
 import { useDraft } from '../../data/draft';
 import { clockTime, longDay } from '../../data/now';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
+import { hoursWords } from '../../parts/hours';
 import { amountIn, money } from '../../parts/money';
 import { useJob } from '../job/job-context';
 import type { Terms } from './use-terms';
@@ -18,8 +19,6 @@ export interface AgreedProps {
   /** Whether exactly this was decided: only then can somebody agree to it. */
   readonly settled: boolean;
 }
-
-const WAYS = { here: 'here', phone: 'on the phone', written: 'in writing' } as const;
 
 export function Agreed({ endings, terms, plan, settled }: AgreedProps) {
   const { sheet, state } = useJob();
@@ -54,7 +53,7 @@ export function Agreed({ endings, terms, plan, settled }: AgreedProps) {
               Another visit, for what is ordered
               {quote.leadHours > 0 && (
                 <span className="block text-[14px] text-soft">
-                  there in {leadWords(quote.leadHours)}
+                  there in {hoursWords(quote.leadHours)}
                 </span>
               )}
             </span>
@@ -72,7 +71,7 @@ export function Agreed({ endings, terms, plan, settled }: AgreedProps) {
             {accepted.body.by} {accepted.body.agreed ? 'agreed to' : 'did not agree to'}{' '}
             {money(accepted.body.amount, accepted.body.currency)}
           </strong>
-          , {WAYS[accepted.body.how]}, {longDay(accepted.at)} {clockTime(accepted.at)}.
+          , {ACCEPT_WORDS[accepted.body.how]}, {longDay(accepted.at)} {clockTime(accepted.at)}.
           {accepted.body.note && ` ${accepted.body.note}`}
         </p>
       ) : (
@@ -150,7 +149,7 @@ function Ask({ total, minutes, currency }: AskProps) {
         <select value={way} onChange={(event) => setHow(event.target.value)} className={FIELD}>
           {ACCEPT_WAYS.map((each) => (
             <option key={each} value={each}>
-              {WAYS[each]}
+              {ACCEPT_WORDS[each]}
             </option>
           ))}
         </select>
@@ -183,10 +182,7 @@ function Ask({ total, minutes, currency }: AskProps) {
 /** What one says to somebody who has never seen a board: how likely, how long, and what if not. */
 function plainWords(plan: Plan, { minutes, leadHours }: Quote): string {
   const often = Math.round(plan.fixedFirstVisit * 100);
-  const wait = leadHours > 0 ? `once the part is here, in ${leadWords(leadHours)}, ` : '';
+  const wait = leadHours > 0 ? `once the part is here, in ${hoursWords(leadHours)}, ` : '';
   const more = plan.visits.length > 1 || plan.fixed < 0.95;
   return `Of a hundred machines like this about ${often} work again with it; ${wait}it takes ${minutes} minutes.${more && often < 95 ? ' If it is not enough, more has to be done, at a price of its own.' : ''}`;
 }
-
-const leadWords = (hours: number): string =>
-  hours < 48 ? `${Math.round(hours)} h` : `${Math.round(hours / 24)} days`;

@@ -14,7 +14,7 @@ import { sentence } from '@jeitinho/core';
 import { findPart, type Part } from '@jeitinho/core/sheet';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useDraft } from '../../data/draft';
+import { fieldsIn, useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
 import { LINK } from '../../parts/link';
@@ -128,15 +128,6 @@ interface Typed {
   readonly old?: Readonly<Record<string, string>>;
 }
 
-function typedIn(draft: string): Typed {
-  try {
-    const kept: unknown = JSON.parse(draft || '{}');
-    return kept !== null && typeof kept === 'object' ? kept : {};
-  } catch {
-    return {};
-  }
-}
-
 const MATCH_LOOK = {
   original: 'text-jade',
   fits: 'text-jade',
@@ -149,7 +140,7 @@ function MatchOf({ part }: { readonly part: Part }) {
   const { job, sheet, state, record } = useJob();
   const { said, found } = beforePart(sheet, state, part.id).match ?? {};
   const [draft, setDraft] = useDraft(`match.${job.id}.${part.id}`);
-  const typed = typedIn(draft);
+  const typed = fieldsIn<Typed>(draft);
   const [open, setOpen] = useState(false);
   const keep = (more: Typed) => setDraft(JSON.stringify({ ...typed, ...more }));
   const number = typed.number ?? said?.number ?? '';

@@ -2,6 +2,7 @@
 import { withoutPrice, type Action, type Plan } from '@jeitinho/core/diagnose';
 import { Link } from 'react-router';
 import { Button } from '../../parts/button';
+import { hoursWords } from '../../parts/hours';
 import { amountIn, money } from '../../parts/money';
 import { percent } from '../../parts/percent';
 import { LINK } from '../../parts/link';
@@ -181,10 +182,3 @@ function rowsOf({ best, oneAtATime, asASet, nothing }: Worth['found']) {
     .filter(({ plan }, i) => all.findIndex((each) => key(each.plan) === key(plan)) === i)
     .sort((a, b) => a.plan.cost - b.plan.cost);
 }
-
-const hoursWords = (hours: number): string =>
-  hours < 1.5
-    ? `${Math.round(hours * 60)} min`
-    : hours < 48
-      ? `${Math.round(hours)} h`
-      : `${Math.round(hours / 24)} days`;

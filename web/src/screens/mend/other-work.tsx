@@ -6,9 +6,10 @@ import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
 import { useJob } from '../job/job-context';
+import { PartSelect } from '../job/part-select';
 
 export function OtherWork() {
-  const { job, sheet, record } = useJob();
+  const { job, record } = useJob();
   const [what, setWhat] = useState<(typeof REPAIR_KINDS)[number]>('cleaned');
   const [part, setPart] = useState('');
   const [note, setNote] = useDraft(`work.${job.id}`);
@@ -44,14 +45,7 @@ export function OtherWork() {
         </label>
         <label className="text-[15px]">
           On which part
-          <select value={part} onChange={(event) => setPart(event.target.value)} className={FIELD}>
-            <option value="">none of this sheet</option>
-            {sheet.parts.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+          <PartSelect part={part} onPart={setPart} />
         </label>
         <label className="text-[15px] sm:col-span-2">
           In your own words

@@ -2,7 +2,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
-import { useDraft } from '../../data/draft';
+import { fieldsIn, useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { amountIn } from '../../parts/money';
@@ -60,7 +60,7 @@ function Form({
   onDone,
 }: FormDialogProps & { onDone: () => void }) {
   const [kept, keep] = useDraft(`form.${draft}`);
-  const typed = typedOf(kept);
+  const typed = fieldsIn<FormValues>(kept) as FormValues;
   const values: FormValues = { ...start, ...typed };
   const trimmed = Object.fromEntries(fields.map(({ name }) => [name, (values[name] ?? '').trim()]));
   const changed = Object.fromEntries(
@@ -168,14 +168,4 @@ function Line({ field, value, onChange }: LineProps): ReactNode {
       )}
     </label>
   );
-}
-
-/** What was typed before, if it still reads as that. */
-function typedOf(kept: string): FormValues {
-  try {
-    const value: unknown = JSON.parse(kept || '{}');
-    return typeof value === 'object' && value !== null ? (value as FormValues) : {};
-  } catch {
-    return {};
-  }
 }

@@ -9,6 +9,7 @@ import { download } from '../../data/files';
 import { priceListOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
+import { hoursWords } from '../../parts/hours';
 import { many } from '../../parts/many';
 import { money } from '../../parts/money';
 import { Notice } from '../../parts/notice';
@@ -128,8 +129,7 @@ function Rows({
 
 const termsWords = (row: PriceRow): string =>
   [
-    row.leadHours !== undefined &&
-      (row.leadHours >= 48 ? `${Math.round(row.leadHours / 24)} days` : `${row.leadHours} h`),
+    row.leadHours !== undefined && hoursWords(row.leadHours),
     row.returnable === true &&
       `can go back${row.restock === undefined ? '' : `, ${Math.round(row.restock * 100)}% kept`}`,
     row.returnable === false && 'cannot go back',

@@ -3,7 +3,7 @@ import type { ShopPrices } from '@jeitinho/core/diagnose';
 import { HOUSE_TOLERANCE, NAMELESS_SHOP, type ShopResource } from '@jeitinho/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../../data/api';
-import { useDraft } from '../../data/draft';
+import { fieldsIn, useDraft } from '../../data/draft';
 import { shopOptions } from '../../data/queries';
 import { pricesOf } from '../../data/shop-prices';
 import { Button } from '../../parts/button';
@@ -55,21 +55,11 @@ export function ShopScreen() {
 
 type Field = keyof ShopPrices | 'currency' | 'housePercent';
 
-/** What was typed and not kept yet; nothing where a draft is none. */
-function typedIn(draft: string): Partial<Record<Field, string>> {
-  try {
-    const kept: unknown = JSON.parse(draft || '{}');
-    return kept !== null && typeof kept === 'object' ? kept : {};
-  } catch {
-    return {};
-  }
-}
-
 function PricesForm({ shop }: { readonly shop: ShopResource }) {
   const queries = useQueryClient();
   const { prices, currency } = pricesOf(shop);
   const [draft, setDraft] = useDraft('prices');
-  const typed = typedIn(draft);
+  const typed = fieldsIn<Record<Field, string>>(draft);
   const shown = (field: Field) =>
     typed[field] ??
     (field === 'currency'

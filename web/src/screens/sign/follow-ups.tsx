@@ -9,6 +9,7 @@ import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
 import { useTerms } from '../decide/use-terms';
 import { useJob } from '../job/job-context';
+import { PartSelect } from '../job/part-select';
 
 type What = BodyOf<'follow-up'>['what'];
 
@@ -71,7 +72,7 @@ const USUAL_DAYS: Readonly<Record<What, number>> = {
 const DAY_MS = 24 * 3_600_000;
 
 function Add() {
-  const { job, sheet, state, record } = useJob();
+  const { job, state, record } = useJob();
   const [what, setWhat] = useState<What>(state.works.length > 0 ? 'prove' : 'parts');
   const [on, setOn] = useDraft(`ahead.${job.id}.on`);
   const [note, setNote] = useDraft(`ahead.${job.id}.note`);
@@ -128,14 +129,7 @@ function Add() {
       {(what === 'parts' || what === 'send-back') && (
         <label className="block text-[14px] text-soft">
           Which part
-          <select value={part} onChange={(event) => setPart(event.target.value)} className={FIELD}>
-            <option value="">none of this sheet</option>
-            {sheet.parts.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+          <PartSelect part={part} onPart={setPart} />
         </label>
       )}
       <label className="block text-[14px] text-soft">

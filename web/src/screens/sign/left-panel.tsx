@@ -5,7 +5,7 @@
 import type { EnergyKind } from '@jeitinho/core';
 import { leftOpen, type BodyOf } from '@jeitinho/core/job';
 import type { Access } from '@jeitinho/core/sheet';
-import { useDraft } from '../../data/draft';
+import { fieldsIn, useDraft } from '../../data/draft';
 import { useJob } from '../job/job-context';
 
 type Left = NonNullable<BodyOf<'signed'>['left']>;
@@ -31,7 +31,7 @@ interface Kept {
 export function useLeft(): LeftState {
   const { job, sheet, state } = useJob();
   const [text, setText] = useDraft(`left.${job.id}`);
-  const kept = read(text);
+  const kept = fieldsIn<Kept>(text);
   const keep = (next: Kept) => setText(JSON.stringify({ ...kept, ...next }));
   const open = leftOpen(sheet, state);
   const energy = state.energy.kind;
@@ -62,14 +62,6 @@ export function useLeft(): LeftState {
           }
         : undefined,
   };
-}
-
-function read(text: string): Kept {
-  try {
-    return JSON.parse(text || '{}') as Kept;
-  } catch {
-    return {};
-  }
 }
 
 const ENERGY: Readonly<Record<EnergyKind, { words: string; agree: string; look: string }>> = {
