@@ -24,6 +24,7 @@ test('a price list: what is wrong in it is named, the rest goes in, comes out ag
   await page.getByRole('button', { name: 'Bring in the others' }).click();
   await expect(page.getByText('Brought in: 1 new, 0 changed.')).toBeVisible();
   await page.getByLabel('Find a part').fill('lh-80');
+  await expect(list.getByText('2 parts.')).toBeVisible();
   await expect(page.getByRole('row', { name: /LH-8005.*455/ })).toBeVisible();
   const csv = await downloaded(page, () =>
     page.getByRole('button', { name: 'Take it out as CSV' }).click(),

@@ -3,6 +3,9 @@
 /** Larger files are not even read: no sheet or table is that large. */
 export const LARGEST_FILE = 8_000_000;
 
+/** How long what is downloaded stays in reach of the browser. */
+const KEPT_FOR_MS = 60_000;
+
 export type ReadFile =
   | { readonly ok: true; readonly text: string; readonly encoding: string }
   | { readonly ok: false; readonly problem: string };
@@ -52,5 +55,6 @@ export function downloadBlob(name: string, blob: Blob): void {
   link.href = url;
   link.download = name;
   link.click();
-  URL.revokeObjectURL(url);
+  // A browser that is busy reads it later than the press.
+  setTimeout(() => URL.revokeObjectURL(url), KEPT_FOR_MS);
 }

@@ -53,25 +53,26 @@ export function PriceList({ currency }: { readonly currency: string }) {
       />
       {(found.length > 0 || wanted !== '') && (
         <>
-          <label className="mt-2 block max-w-[420px] text-[14px] text-soft">
-            Find a part
-            <input
-              type="search"
-              value={words}
-              onChange={(event) => setWords(event.target.value)}
-              className={FIELD}
-            />
-          </label>
+          {/* Above the rows: a press is not lost when they become fewer in that very moment. */}
+          <div className="mt-2 flex flex-wrap items-end gap-3">
+            <label className="block w-full max-w-[420px] text-[14px] text-soft">
+              Find a part
+              <input
+                type="search"
+                value={words}
+                onChange={(event) => setWords(event.target.value)}
+                className={FIELD}
+              />
+            </label>
+            <Button onClick={() => void takeOut()}>Take it out as CSV</Button>
+          </div>
+          <Notice text={problem} />
           <Rows rows={found.slice(0, SHOWN)} currency={currency} />
           <p role="status" className="m-0 text-[14px] text-soft">
             {found.length > SHOWN
               ? `${SHOWN} are shown, more are there: say more of it.`
               : `${many(found.length, 'part', 'parts')}.`}
           </p>
-          <Notice text={problem} />
-          <Button className="mt-2" onClick={() => void takeOut()}>
-            Take it out as CSV
-          </Button>
         </>
       )}
       {list.isSuccess && found.length === 0 && wanted === '' && (
