@@ -24,6 +24,7 @@ export const CORE_FLOORS = [
   'quick',
   'places',
   'history-text',
+  'people',
   'report',
   'api',
   'surface',

@@ -5,6 +5,7 @@ import { existsSync } from 'node:fs';
 const entryPoints = [
   'src/main.ts',
   'src/core-cli.ts',
+  'src/keeping-cli.ts',
   'src/bench.ts',
   'src/bench-visits.ts',
   'src/bench/bench-worker.ts',

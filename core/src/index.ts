@@ -12,6 +12,29 @@ export {
   type QueryOf,
 } from './api/operations';
 export {
+  type AuditResource,
+  type BackupResource,
+  decideProposalInput,
+  demoSignInInput,
+  type DeviceResource,
+  type KeepingResource,
+  linkLookInput,
+  type LinkResource,
+  linkUseInput,
+  passkeyKeepInput,
+  type PasskeyResource,
+  passkeySignInInput,
+  passwordInput,
+  personEdit,
+  personInput,
+  type PersonKept,
+  type PersonResource,
+  type ProposalResource,
+  type SessionResource,
+  SHORTEST_PASSWORD,
+  signInInput,
+} from './api/people';
+export {
   customerEdit,
   giveSheetInput,
   importInput,
@@ -53,6 +76,8 @@ export {
   type VisitResource,
 } from './api/resources';
 export { OPEN_AT_ONCE, type ParamsOf, pathOf, type RouteName, ROUTES } from './api/routes';
+export { ACCESS, type Reach, reachOf, rolesFor } from './api/access';
+export { type LicenceHeld, licenceFor, type Role, ROLE_WORDS, ROLES } from './people/roles';
 export { comesBack, standsProven } from './conditions/come-back';
 export { type Discharge, dischargeOf, type LimitAhead } from './conditions/discharge';
 export {

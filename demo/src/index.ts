@@ -16,11 +16,19 @@ export const demoWorld: DemoWorld = {
   shop: {
     name: 'Oficina Sete Pontes',
     town: 'Serra do Cipreste',
-    technician: 'Davi Moura',
-    people: ['Davi Moura', 'Rute Sabiá', 'Otávio Lins'],
     meter: meters[0]!,
     prices: { ...NAMELESS_SHOP.prices, currency: 'R$' },
   },
+  people: [
+    {
+      name: 'Davi Moura',
+      roles: ['owner', 'lead', 'technician'],
+      licences: [{ name: 'Refrigerant circuit', until: null },
+        { name: 'Gas work', until: '2026-03-31' }],
+    },
+    { name: 'Rute Sabiá', roles: ['technician'], licences: [] },
+    { name: 'Otávio Lins', roles: ['office'], licences: [] },
+  ],
   prices,
   meters,
   customers,

@@ -1,4 +1,4 @@
-import type { MeterProfile, PriceRow, ShopResource } from '@jeitinho/core';
+import type { LicenceHeld, MeterProfile, PriceRow, Role, ShopResource } from '@jeitinho/core';
 import type { BodyOf, LogEntry } from '@jeitinho/core/job';
 import type { WrittenSheet } from '@jeitinho/core/sheet';
 
@@ -33,11 +33,15 @@ export interface DemoWorld {
   readonly shop: {
     readonly name: string;
     readonly town: string;
-    readonly technician: string;
-    readonly people: readonly string[];
     readonly meter: MeterProfile;
     readonly prices: ShopResource['prices'];
   };
+  /** The first is whoever opened and signed the past visits. */
+  readonly people: readonly {
+    readonly name: string;
+    readonly roles: readonly Role[];
+    readonly licences: readonly LicenceHeld[];
+  }[];
   readonly prices: readonly PriceRow[];
   readonly meters: readonly MeterProfile[];
   readonly customers: readonly { id: string; name: string; phone: string }[];

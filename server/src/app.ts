@@ -11,8 +11,21 @@ import type { Logger } from 'pino';
 import { checkAnswers } from './check-answers';
 import { databaseProblem } from './database-problem';
 import { HeavyWork } from './heavy/heavy-work';
+import { clientLimit } from './auth/client-limit';
+import { guard } from './auth/guard';
+import type { Backups } from './keeping/nightly';
+import { Metrics } from './metrics';
+import { ON_LOOPBACK, type Surroundings } from './surroundings';
+import { TRUST_PATH, trustPage } from './tls/trust-page';
+import type { ServerPapers } from './tls/own-authority';
 import { knownHost } from './known-host';
 import { ProblemError, problemResponse } from './problem';
+import { auditRoutes } from './routes/audit';
+import { keepingRoutes } from './routes/keeping';
+import { deviceRoutes, myRoutes } from './routes/me';
+import { peopleRoutes } from './routes/people';
+import { proposalRoutes } from './routes/proposals';
+import { sessionRoutes } from './routes/session';
 import { customerRoutes } from './routes/customers';
 import { healthRoutes } from './routes/health';
 import { jobFileRoutes } from './routes/job-files';
@@ -26,16 +39,21 @@ import { shopRoutes } from './routes/shop';
 import { siteRoutes } from './routes/sites';
 import { unitRoutes } from './routes/units';
 import type { Store } from './store/models/index';
-import type { PhotoFiles } from './store/photo-files';
 
 export interface AppOptions {
   readonly store: Store;
-  readonly photos: PhotoFiles;
   readonly log: Logger;
   /** Where large documents are read; without it, on the spot. */
   readonly heavy?: HeavyWork;
   /** Folder of the built page; without it only the API answers. */
   readonly pageFolder?: string;
+  /** How it is reached; on loopback alone where nothing is said. */
+  readonly around?: Surroundings;
+  readonly backups?: Backups;
+  /** The shop's own authority, where it has one. */
+  readonly papers?: Pick<ServerPapers, 'authority' | 'fingerprint'>;
+  /** Who bears it is told the metrics. */
+  readonly metricsToken?: string;
   /** Hold every answer against its published shape: for tests and while developing. */
   readonly checkAnswers?: boolean;
 }
@@ -45,12 +63,20 @@ const LARGEST_BODY = 512 * 1024;
 /** Above the largest sheet in characters, for text beyond ASCII takes more bytes. */
 const LARGEST_SHEET_BODY = 8 * 1024 * 1024;
 /** Where whole documents come in: sheets, price lists, jobs. */
-const LARGE_PATHS = ['/api/v1/sheets', '/api/v1/shop/price-list', '/api/v1/job-files'];
+const LARGE_PATHS = [
+  '/api/v1/sheets',
+  '/api/v1/proposals',
+  '/api/v1/shop/price-list',
+  '/api/v1/job-files',
+];
 
 export function createApp({
   store,
-  photos,
   log,
+  around = ON_LOOPBACK,
+  backups,
+  papers,
+  metricsToken,
   pageFolder,
   heavy = new HeavyWork(),
   checkAnswers: checked = false,
@@ -64,11 +90,14 @@ export function createApp({
     if (c.res.status >= 500) log.error(line, 'request');
     else log.info(line, 'request');
   });
-  app.use(knownHost());
+  app.use(knownHost(around.hosts));
+  const metrics = new Metrics(store);
+  app.use('/api/*', clientLimit(around), metrics.count());
   // Sheets and lists are text: on a slow line a third of it is a third of the wait.
   app.use('/api/*', compress());
   app.use(
     secureHeaders({
+      strictTransportSecurity: around.secure ? 'max-age=31536000' : false,
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
         // Radix places its pop-ups with inline styles.
@@ -84,6 +113,8 @@ export function createApp({
   app.use('/api/*', (c, next) => {
     // Pictures have a limit of their own.
     if (c.req.path.startsWith('/api/v1/photos')) return next();
+    // Read as it comes in, piece by piece; an owner's alone.
+    if (c.req.path === '/api/v1/keeping/import') return next();
     const large = LARGE_PATHS.some((path) => c.req.path.startsWith(path));
     return large ? sheetLimit(c, next) : plainLimit(c, next);
   });
@@ -96,22 +127,39 @@ export function createApp({
   for (const path of ['/api/v1/jobs/:id', '/api/v1/sheets/*']) app.use(path, askedAfter, tagged);
 
   if (checked) app.use('/api/v1/*', checkAnswers());
+  app.use('/api/v1/*', guard(store, around));
 
   const api = new Hono()
     .route('/', openApiRoutes())
     .route('/health', healthRoutes(store))
+    .route('/session', sessionRoutes(store, around))
+    .route('/me', myRoutes(store, around))
+    .route('/devices', deviceRoutes(store))
+    .route('/people', peopleRoutes(store))
+    .route('/audit', auditRoutes(store))
+    .route(
+      '/keeping',
+      keepingRoutes(
+        store,
+        backups,
+        papers && { path: TRUST_PATH, fingerprint: papers.fingerprint },
+      ),
+    )
+    .route('/proposals', proposalRoutes(store, heavy))
     .route('/shop', shopRoutes(store))
     .route('/customers', customerRoutes(store))
     .route('/sites', siteRoutes(store))
     .route('/units', unitRoutes(store))
     .route('/places', placeRoutes(store))
     .route('/meters', meterRoutes(store))
-    .route('/photos', photoRoutes(photos))
+    .route('/photos', photoRoutes(store))
     .route('/sheets', sheetRoutes(store, heavy))
     .route('/job-files', jobFileRoutes(store))
     .route('/jobs', jobRoutes(store));
   app.route('/api/v1', api);
   app.route('/health', healthRoutes(store));
+  app.route('/metrics', metrics.routes(metricsToken));
+  if (papers) app.route(TRUST_PATH, trustPage(papers));
   app.get('/schemas/sheet-2.json', (c) => c.json(sheetSchema));
   app.all('/api/*', () => {
     throw new ProblemError(404, 'not-found', 'There is nothing at this address of the API.');

@@ -2,12 +2,15 @@
  * The server's log. It names what happened and where, never what people wrote: texts of entries do not go
  * into it, and a database's error is told by its number. A disk that is full costs lines, not the server.
  */
-import { closeSync, openSync, write, writeSync } from 'node:fs';
+import { closeSync, fstatSync, openSync, renameSync, write, writeSync } from 'node:fs';
 import { pino, type Logger } from 'pino';
 
 /** Characters that may wait to be written; what comes beyond is dropped. */
 const MOST_WAITING = 1_000_000;
 const FLUSH_MS = 300;
+/** Bytes after which a new file is begun, and how many old ones stay. */
+const LARGEST_FILE = 10_000_000;
+const OLD_FILES = 5;
 const LONGEST_MESSAGE = 300;
 
 export interface LogFile {
@@ -16,10 +19,10 @@ export interface LogFile {
   readonly close: () => void;
 }
 
-export function openLog(path: string | undefined, level = 'info'): LogFile {
+export function openLog(path: string | undefined, level = 'info', largest = LARGEST_FILE): LogFile {
   const options = { level, serializers: { err: plainError } };
   if (path === undefined) return { log: pino(options), close: () => {} };
-  const lines = new Lines(path);
+  const lines = new Lines(path, largest);
   return { log: pino(options, lines), close: () => lines.close() };
 }
 
@@ -30,11 +33,16 @@ export function openLog(path: string | undefined, level = 'info'): LogFile {
 class Lines {
   #waiting = '';
   #writing = false;
-  readonly #file: number;
+  #file: number;
+  #size: number;
   readonly #timer: NodeJS.Timeout;
 
-  constructor(path: string) {
+  constructor(
+    private readonly path: string,
+    private readonly largest: number,
+  ) {
     this.#file = openSync(path, 'a', 0o600);
+    this.#size = fstatSync(this.#file).size;
     this.#timer = setInterval(() => this.#flush(), FLUSH_MS).unref();
   }
 
@@ -47,9 +55,31 @@ class Lines {
     const text = this.#waiting;
     this.#waiting = '';
     this.#writing = true;
+    this.#size += Buffer.byteLength(text);
     write(this.#file, text, () => {
       this.#writing = false;
+      if (this.#size > this.largest) this.#turn();
     });
+  }
+
+  /** The full one becomes `.1`, the one before it `.2`; the oldest goes. */
+  #turn(): void {
+    try {
+      for (let i = OLD_FILES; i >= 1; i -= 1) {
+        const from = i === 1 ? this.path : `${this.path}.${i - 1}`;
+        try {
+          renameSync(from, `${this.path}.${i}`);
+        } catch {
+          // Not there yet.
+        }
+      }
+      const next = openSync(this.path, 'a', 0o600);
+      closeSync(this.#file);
+      this.#file = next;
+      this.#size = 0;
+    } catch {
+      // The disk is full: on with the old one.
+    }
   }
 
   close(): void {

@@ -1,19 +1,23 @@
 /** The server process, started by the `jeitinho` script with its settings in the environment. */
 import { demoWorld } from '@jeitinho/demo';
-import { serve } from '@hono/node-server';
 import type { Logger } from 'pino';
 import { createApp } from './app';
+import { ownerWanted, newLink } from './auth/links';
+import { sweepSessions } from './auth/sessions';
 import { MeterSockets } from './bench/meter-socket';
 import { HeavyWork } from './heavy/heavy-work';
+import { Backups } from './keeping/nightly';
+import { listen } from './listen';
 import { openLog } from './log-file';
 import { seedDemo } from './seed';
+import { settingsFrom } from './settings';
 import { StartupError } from './startup-error';
 import { databaseTrouble } from './store/database-errors';
 import { addressFromEnvironment, connect, createDatabase } from './store/database';
 import { projectNow, refreshSummaries } from './store/projections';
 import { migrate } from './store/migrate';
-import { defineModels } from './store/models/index';
-import { PhotoFiles } from './store/photo-files';
+import { defineModels, type Store } from './store/models/index';
+import { takeInPhotoFiles } from './store/photos';
 import { verifyTables } from './store/verify';
 
 /** How long requests in flight may take to end once the server was told to stop. */
@@ -21,46 +25,48 @@ const GRACE_MS = 5_000;
 
 async function main(): Promise<void> {
   const { env } = process;
-  const port = Number(env.JEITINHO_PORT ?? 8137);
   const { log, close: closeLog } = openLog(env.JEITINHO_LOG, env.JEITINHO_LOG_LEVEL);
   surviveLostConnections(log);
+  const settings = await settingsFrom(env);
   const address = addressFromEnvironment(env);
   await createDatabase(address);
   const sequelize = connect(address);
   await migrate(sequelize);
   const store = defineModels(sequelize);
   await verifyTables(store);
-  if (env.JEITINHO_DEMO !== 'no') await seedDemo(store, demoWorld);
+  if (settings.photoFolder) {
+    const taken = await takeInPhotoFiles(store, settings.photoFolder);
+    if (taken > 0) log.info({ taken }, 'pictures taken into the database');
+  }
+  if (settings.demo) await seedDemo(store, demoWorld);
+  await sweepSessions(store);
+  if (!settings.around.loopback) await endDemoSessions(store);
   const heavy = new HeavyWork(new URL('./heavy/heavy-worker.js', import.meta.url));
-  const photos = new PhotoFiles(env.JEITINHO_PHOTOS ?? 'data/photos');
+  const backups = new Backups(store, log, settings.backupFolder);
+  const { around, papers, metricsToken } = settings;
   const app = createApp({
     store,
     heavy,
-    photos,
     log,
+    around,
+    backups,
+    ...(papers && { papers }),
+    ...(metricsToken !== undefined && { metricsToken }),
     checkAnswers: env.JEITINHO_CHECK_ANSWERS === 'yes',
     ...(env.JEITINHO_PAGE && { pageFolder: env.JEITINHO_PAGE }),
   });
-  const server = serve({ fetch: app.fetch, hostname: '127.0.0.1', port });
-  await new Promise<void>((resolve, reject) => {
-    server.once('listening', resolve);
-    server.once('error', (error: NodeJS.ErrnoException) =>
-      reject(
-        error.code === 'EADDRINUSE'
-          ? new StartupError(
-              'port-taken',
-              `Port ${port} is taken by another program. Stop it, or choose another with --port.`,
-            )
-          : error,
-      ),
-    );
-  });
-  const meters = new MeterSockets(store, log);
+  const server = await listen(app, settings);
+  const meters = new MeterSockets(store, log, undefined, around);
   meters.attach(server);
-  log.info({ port }, 'ready');
-  process.stdout.write(`Jeitinho is ready at http://127.0.0.1:${port}\n`);
-
-  photos.sweep().catch((error: unknown) => log.warn({ err: error }, 'pictures'));
+  await backups.start();
+  log.info({ port: settings.port, secure: around.secure }, 'ready');
+  if (await wantsOwner(store, around.loopback)) {
+    const { path } = await newLink(store, 'owner', null);
+    process.stdout.write(
+      `Nobody keeps this shop yet. Its owner begins here, once: ${settings.url}${path}\n`,
+    );
+  }
+  process.stdout.write(`Jeitinho is ready at ${settings.url}\n`);
 
   let stopping = false;
   refreshSummaries(store, { stopped: () => stopping })
@@ -72,6 +78,7 @@ async function main(): Promise<void> {
     setTimeout(() => process.exit(1), GRACE_MS).unref();
     void meters.close();
     void heavy.close();
+    void backups.stop();
     server.close(() => {
       const written = projectNow(store).catch(() => undefined);
       void written
@@ -87,6 +94,18 @@ async function main(): Promise<void> {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
+}
+
+/** Whoever signed in by one press is out as soon as others reach the server. */
+async function endDemoSessions(store: Store): Promise<void> {
+  const made = await store.people.findAll({ where: { demo: true } });
+  await store.sessions.destroy({ where: { personId: made.map(({ id }) => id) } });
+}
+
+/** On loopback the demo's own people let one look; anywhere else somebody real is wanted. */
+async function wantsOwner(store: Store, loopback: boolean): Promise<boolean> {
+  if (!(await ownerWanted(store))) return false;
+  return !loopback || (await store.people.count({ where: { demo: true, removedAt: null } })) === 0;
 }
 
 /**

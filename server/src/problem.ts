@@ -1,16 +1,19 @@
 /** Errors of the API as `application/problem+json` (RFC 9457). */
 import type { Problem } from '@jeitinho/core';
 
-export type ProblemStatus = 400 | 404 | 409 | 413 | 415 | 421 | 422 | 500 | 503;
+export type ProblemStatus = 400 | 401 | 403 | 404 | 409 | 413 | 415 | 421 | 422 | 429 | 500 | 503;
 
 const TITLES: Record<ProblemStatus, string> = {
   400: 'Not understood',
+  401: 'Nobody is signed in',
+  403: 'Not yours to do',
   404: 'Not there',
   409: 'Refused',
   413: 'Too large',
   415: 'Not of the right kind',
   421: 'Not for this server',
   422: 'Not as it should be',
+  429: 'Too often',
   500: 'Something broke here',
   503: 'Not available',
 };

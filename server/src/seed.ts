@@ -8,6 +8,7 @@ import { keepPrices } from './store/price-list';
 import { projectNow } from './store/projections';
 import { Op } from 'sequelize';
 import type { Store } from './store/models/index';
+import { addPerson } from './store/people';
 import { openJob } from './store/open-job';
 import { saveSheet } from './store/save-sheet';
 
@@ -15,6 +16,8 @@ export async function seedDemo(store: Store, world: DemoWorld, today = new Date(
   const { shop } = world;
   if (!(await store.settings.findByPk('shop')))
     await store.settings.create({ name: 'shop', value: shop });
+  if ((await store.people.count()) === 0)
+    for (const person of world.people) await addPerson(store, { ...person, demo: true });
   if (!(await store.settings.findByPk('meters')))
     await store.settings.create({ name: 'meters', value: world.meters });
   if ((await store.prices.count()) === 0) await keepPrices(store, world.prices, false);
@@ -31,7 +34,7 @@ export async function seedDemo(store: Store, world: DemoWorld, today = new Date(
   // Units and visits of a demo world from before their sheets were written.
   for (const { id, sheetId } of world.units)
     if (sheetId) await store.units.update({ sheetId }, { where: { id, sheetId: null } });
-  for (const job of world.jobs) await seedJob(store, job, shop.technician, today);
+  for (const job of world.jobs) await seedJob(store, job, world.people[0]!.name, today);
 }
 
 async function seedJob(store: Store, job: DemoJob, author: string, today: Date): Promise<void> {

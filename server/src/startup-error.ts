@@ -7,6 +7,16 @@ export class StartupError extends Error {
       | 'damaged-database'
       | 'newer-database'
       | 'port-taken'
+      | 'bad-address'
+      | 'bad-certificate'
+      | 'bad-database'
+      | 'bad-port'
+      | 'half-tls'
+      | 'no-data'
+      | 'no-file'
+      | 'no-host'
+      | 'no-tls'
+      | 'two-certificates'
       | 'no-database',
     message: string,
   ) {

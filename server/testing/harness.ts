@@ -16,7 +16,11 @@ import { seedDemo } from '../src/seed';
 import { connect, createDatabase, type DatabaseAddress } from '../src/store/database';
 import { migrate } from '../src/store/migrate';
 import { defineModels } from '../src/store/models/index';
-import { PhotoFiles } from '../src/store/photo-files';
+import { beginSession } from '../src/auth/sessions';
+import { addPerson } from '../src/store/people';
+import type { Surroundings } from '../src/surroundings';
+import { Backups } from '../src/keeping/nightly';
+import type { Role } from '@jeitinho/core';
 
 export const FRIDGE_JOB = demoWorld.jobs[0]!.id;
 export const FRIDGE = demoWorld.units[0]!.id;
@@ -28,16 +32,45 @@ export function freshAddress(): DatabaseAddress {
   };
 }
 
-export async function harness({ demo = true } = {}) {
+/** Who is signed in where nothing else is said: an owner, whose entries the tests write. */
+export const DAVI = demoWorld.people[0]!.name;
+
+interface Wanted {
+  readonly demo?: boolean;
+  readonly around?: Surroundings;
+}
+
+export async function harness({ demo = true, around }: Wanted = {}) {
   const address = freshAddress();
   await createDatabase(address);
   const sequelize = connect(address);
   await migrate(sequelize);
   const store = defineModels(sequelize);
   if (demo) await seedDemo(store, demoWorld);
-  const photoFolder = mkdtempSync(join(tmpdir(), 'jeitinho-photos.'));
-  const photos = new PhotoFiles(photoFolder);
-  const app = createApp({ store, photos, log: pino({ level: 'silent' }), checkAnswers: true });
+  const folder = mkdtempSync(join(tmpdir(), 'jeitinho-data.'));
+  const log = pino({ level: 'silent' });
+  const backups = new Backups(store, log, join(folder, 'backups'));
+  const bare = createApp({
+    ...{ store, log, backups, metricsToken: 'the-token', checkAnswers: true },
+    ...(around && { around }),
+  });
+  const cookieName = around?.secure ? '__Host-jeitinho' : 'jeitinho';
+  /** A cookie of somebody's session. */
+  const cookieOf = async (person: { readonly id: string }): Promise<string> =>
+    `${cookieName}=${(await beginSession(store, person, 'test')).token}`;
+  const owner =
+    (await store.people.findOne({ where: { name: DAVI } })) ??
+    (await addPerson(store, { name: DAVI, roles: ['owner', 'lead', 'technician'] }));
+  let cookie = await cookieOf(owner);
+  const app = {
+    routes: bare.routes,
+    /** As the owner, unless a cookie of another is given. */
+    request: (path: string, init: RequestInit = {}) => {
+      const headers = new Headers(init.headers);
+      if (!headers.has('cookie')) headers.set('cookie', cookie);
+      return bare.request(path, { ...init, headers });
+    },
+  };
   const call = async <T>(
     path: string,
     body?: unknown,
@@ -46,8 +79,8 @@ export async function harness({ demo = true } = {}) {
   ) => {
     const response = await app.request(path, {
       method,
+      headers: { ...(body !== undefined && { 'content-type': 'application/json' }), ...headers },
       ...(body !== undefined && {
-        headers: { 'content-type': 'application/json', ...headers },
         body: typeof body === 'string' ? body : JSON.stringify(body),
       }),
     });
@@ -62,7 +95,22 @@ export async function harness({ demo = true } = {}) {
     sequelize,
     address,
     app,
-    get: <T>(path: string) => call<T>(path),
+    owner,
+    folder,
+    backups,
+    /** The app as nobody in particular. */
+    bare,
+    cookieOf,
+    /** Somebody new with these roles, and their cookie. */
+    somebody: async (name: string, ...roles: Role[]) => {
+      const person = await addPerson(store, { name, roles });
+      return { person, cookie: await cookieOf(person) };
+    },
+    /** From here on somebody else asks. */
+    as: (other: string) => {
+      cookie = other;
+    },
+    get: <T>(path: string, headers?: Record<string, string>) => call<T>(path, undefined, headers),
     post: <T = Problem>(path: string, body: unknown, headers?: Record<string, string>) =>
       call<T>(path, body, headers),
     send: <T = Problem>(
@@ -72,7 +120,7 @@ export async function harness({ demo = true } = {}) {
     ) => call<T>(path, body, {}, method),
     close: async () => {
       await sequelize.close();
-      rmSync(photoFolder, { recursive: true });
+      rmSync(folder, { recursive: true });
     },
   };
 }
@@ -84,7 +132,7 @@ export function entry<K extends EntryKind>(kind: K, body: BodyOf<K>, at = Date.n
     id: uuidv7(),
     kind,
     at: new Date(at).toISOString(),
-    author: 'Ana',
+    author: DAVI,
     body,
   } as unknown as LogEntry;
 }

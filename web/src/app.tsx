@@ -2,6 +2,8 @@ import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
 import { FindAnything } from './screens/find/find-anything';
 import { patiently } from './data/piece';
+import { Gate } from './screens/people/gate';
+import type * as PeopleScreens from './screens/people/routes';
 import { useFocusKeeper } from './parts/focus-keeper';
 import { KeysHelp } from './parts/keys-help';
 import { StoreNotice } from './parts/store-notice';
@@ -26,6 +28,11 @@ const places = (screen: keyof typeof PlaceScreens) => async () => ({
   Component: (await import('./screens/places/routes'))[screen],
 });
 
+/** People, ways in, and how everything is kept. */
+const people = (screen: keyof typeof PeopleScreens) => async () => ({
+  Component: (await import('./screens/people/routes'))[screen],
+});
+
 /** How long Today has the line to itself, ms. */
 const FIRST_SCREEN_MS = 2_500;
 
@@ -41,11 +48,13 @@ function Root() {
   return (
     <>
       <StoreNotice />
-      <Suspense fallback={null}>
-        <ClockRail />
-      </Suspense>
-      <Outlet />
-      <FindAnything />
+      <Gate>
+        <Suspense fallback={null}>
+          <ClockRail />
+        </Suspense>
+        <Outlet />
+        <FindAnything />
+      </Gate>
       <KeysHelp />
     </>
   );
@@ -80,6 +89,11 @@ const router = createBrowserRouter([
       { path: '/reckoner/:formulaId', lazy: desk('ReckonerScreen') },
       { path: '/meters', lazy: desk('MetersScreen') },
       { path: '/shop', lazy: desk('ShopScreen') },
+      { path: '/people', lazy: people('PeopleScreen') },
+      { path: '/me', lazy: people('MeScreen') },
+      { path: '/keeping', lazy: people('KeepingScreen') },
+      { path: '/trail', lazy: people('TrailScreen') },
+      { path: '/welcome', lazy: people('WelcomeScreen') },
       {
         path: '/jobs/:jobId',
         lazy: job('JobScreen'),

@@ -9,6 +9,33 @@ import { jobFileSchema } from './job-file';
 import { reportSchema } from '../report/report-schema';
 import { sheetSchema, type WrittenSheet } from '../sheet/schema';
 import {
+  auditSchema,
+  backupSchema,
+  ceremonySchema,
+  decideProposalInput,
+  demoSignInInput,
+  deviceSchema,
+  erasedSchema,
+  importedAllSchema,
+  joinedSchema,
+  keepingSchema,
+  linkLookInput,
+  linkSchema,
+  linkSeenSchema,
+  linkUseInput,
+  passkeyKeepInput,
+  passkeySchema,
+  passkeySignInInput,
+  passwordInput,
+  personEdit,
+  personInput,
+  personKeptSchema,
+  personSchema,
+  proposalSchema,
+  sessionSchema,
+  signInInput,
+} from './people';
+import {
   customerEdit,
   gaveSheetSchema,
   giveSheetInput,
@@ -76,8 +103,96 @@ const broughtSchema = Type.Object({ id: Type.String(), known: Type.Boolean() });
 
 export const OPERATIONS = {
   health: {
-    summary: 'Alive, and able to reach its database',
+    summary: 'Alive: the server answers',
     answers: { 200: Type.Object({ status: Type.Literal('ok') }) },
+  },
+  ready: {
+    summary: 'Ready: it reaches its database and can store',
+    answers: { 200: Type.Object({ status: Type.Literal('ok') }) },
+  },
+  session: { summary: 'Who is signed in on this device', answers: { 200: sessionSchema } },
+  signIn: {
+    summary: 'Sign in with a password',
+    description:
+      'Wrong ones are answered later each time, and after some not at all for a while (429 with `Retry-After`).',
+    body: signInInput,
+    answers: { 200: sessionSchema },
+  },
+  signOut: { summary: 'Sign out on this device', answers: { 204: null } },
+  signInDemo: {
+    summary: 'Sign in as one of the demo’s made-up people; on loopback alone',
+    body: demoSignInInput,
+    answers: { 200: sessionSchema },
+  },
+  passkeyAsk: { summary: 'Begin to sign in with a passkey', answers: { 200: ceremonySchema } },
+  passkeySignIn: {
+    summary: 'Sign in with a passkey',
+    body: passkeySignInInput,
+    answers: { 200: sessionSchema },
+  },
+  lookAtLink: {
+    summary: 'What a link is for',
+    body: linkLookInput,
+    answers: { 200: linkSeenSchema },
+  },
+  useLink: {
+    summary: 'Come in by a link, with a new password; once',
+    body: linkUseInput,
+    answers: { 200: sessionSchema },
+  },
+  setPassword: { summary: 'Change one’s password', body: passwordInput, answers: { 204: null } },
+  passkeys: { summary: 'One’s passkeys', answers: { 200: list(passkeySchema) } },
+  newPasskey: { summary: 'Begin to make a passkey', answers: { 200: ceremonySchema } },
+  keepPasskey: {
+    summary: 'Keep a passkey',
+    body: passkeyKeepInput,
+    answers: { 201: passkeySchema },
+  },
+  dropPasskey: { summary: 'Put a passkey away', answers: { 204: null } },
+  devices: { summary: 'Devices that one is signed in on', answers: { 200: list(deviceSchema) } },
+  endDevice: { summary: 'Sign a device out', answers: { 204: null } },
+  people: {
+    summary: 'People of the shop',
+    description: 'An owner sees how each signs in as well.',
+    answers: { 200: list(Type.Union([personKeptSchema, personSchema])) },
+  },
+  addPerson: {
+    summary: 'Somebody new, with a link that lets them in once',
+    body: personInput,
+    answers: { 201: joinedSchema },
+  },
+  editPerson: {
+    summary: 'Change somebody’s name, roles or licences',
+    body: personEdit,
+    answers: { 200: personKeptSchema },
+  },
+  removePerson: {
+    summary: 'Somebody does not belong any more: their devices are signed out, their entries stay',
+    answers: { 204: null },
+  },
+  personDevices: {
+    summary: 'Devices that somebody is signed in on',
+    answers: { 200: list(deviceSchema) },
+  },
+  linkForPerson: {
+    summary: 'A link for somebody who lost their way in; all their devices are signed out',
+    answers: { 201: linkSchema },
+  },
+  audit: {
+    summary: 'Who did what, the latest first',
+    paged: true,
+    answers: { 200: list(auditSchema) },
+  },
+  keeping: { summary: 'How the shop’s data is kept', answers: { 200: keepingSchema } },
+  backUp: { summary: 'Make a backup now', answers: { 201: backupSchema } },
+  exportAll: {
+    summary: 'Everything as open files: JSON lines, CSV and pictures in a tar archive',
+    answers: { 200: { files: ['application/x-tar'] } },
+  },
+  importAll: {
+    summary: 'Bring an export into an empty shop: whole, or not at all',
+    body: { files: ['application/x-tar'] },
+    answers: { 200: importedAllSchema },
   },
   shop: { summary: 'The shop, and the meter in hand', answers: { 200: shopSchema } },
   setPrices: {
@@ -108,6 +223,11 @@ export const OPERATIONS = {
     summary: 'Change a customer',
     body: customerEdit,
     answers: { 200: customerSchema },
+  },
+  eraseCustomer: {
+    summary: 'Erase who a customer is: names go, measurements stay',
+    description: 'Refused while one of their visits is open.',
+    answers: { 200: erasedSchema },
   },
   mergeCustomer: {
     summary: 'Merge a double into a customer',
@@ -229,6 +349,25 @@ export const OPERATIONS = {
     summary: 'Keep a dictionary for a revision',
     body: dictionarySchema,
     answers: { 204: null },
+  },
+  proposals: {
+    summary: 'Sheets that were proposed, those that wait first',
+    answers: { 200: list(proposalSchema) },
+  },
+  propose: {
+    summary: 'Propose a sheet, for a lead to take or decline',
+    query: Type.Object({ note: Type.Optional(Type.String({ maxLength: 1000 })) }),
+    body: aSheet,
+    answers: { 201: proposalSchema },
+  },
+  proposal: {
+    summary: 'A proposal with its sheet',
+    answers: { 200: Type.Object({ proposal: proposalSchema, sheet: aSheet }) },
+  },
+  decideProposal: {
+    summary: 'Take a proposal as the next revision, or decline it with a reason',
+    body: decideProposalInput,
+    answers: { 200: proposalSchema },
   },
   jobs: {
     summary: 'Jobs: begun ones first, then as they are due',

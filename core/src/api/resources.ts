@@ -234,8 +234,7 @@ export const shopSchema = Type.Object(
   {
     name: Text,
     town: Text,
-    technician: Text,
-    /** Who else works here, by name. */
+    /** Who works here, by name. */
     people: Type.Array(Text),
     meter: orNull(meterProfileSchema),
     prices: shopPricesSchema,
@@ -335,7 +334,6 @@ export type Handed = Static<typeof handedSchema>;
 export const NAMELESS_SHOP: ShopResource = {
   name: 'Jeitinho',
   town: '',
-  technician: '',
   people: [],
   meter: null,
   // No sum stands bare: the sign of whatever money it is, until the shop says which.

@@ -18,6 +18,7 @@ let h: Harness;
 let sockets: MeterSockets;
 let server: ReturnType<typeof serve>;
 let port: number;
+let cookie: string;
 
 beforeAll(async () => {
   const folder = mkdtempSync(join(tmpdir(), 'bench-'));
@@ -32,12 +33,13 @@ beforeAll(async () => {
     external: [],
   });
   h = await harness();
+  cookie = await h.cookieOf(h.owner);
   sockets = new MeterSockets(
     h.store,
     pino({ level: 'silent' }),
     new BenchPool(pathToFileURL(join(folder, 'bench-worker.mjs'))),
   );
-  server = serve({ fetch: h.app.fetch, hostname: '127.0.0.1', port: 0 }, ({ port: own }) => {
+  server = serve({ fetch: h.bare.fetch, hostname: '127.0.0.1', port: 0 }, ({ port: own }) => {
     port = own;
   });
   sockets.attach(server);
@@ -66,7 +68,9 @@ interface Meter {
 }
 
 function meterOn(job: string, headers: Record<string, string> = {}): Meter {
-  const socket = new WebSocket(`ws://127.0.0.1:${port}/api/v1/jobs/${job}/meter`, { headers });
+  const socket = new WebSocket(`ws://127.0.0.1:${port}/api/v1/jobs/${job}/meter`, {
+    headers: { cookie, ...headers },
+  });
   const lines: unknown[] = [];
   let wake = () => {};
   socket.on('message', (data) => {
@@ -269,7 +273,9 @@ test('a dictionary is kept per revision, and refused where it names what is not 
 
 test('a message that is too long, sent before the job is known, closes that socket and nothing else', async () => {
   const job = await newJob({ seed: 3 });
-  const loud = new WebSocket(`ws://127.0.0.1:${port}/api/v1/jobs/${job}/meter`);
+  const loud = new WebSocket(`ws://127.0.0.1:${port}/api/v1/jobs/${job}/meter`, {
+    headers: { cookie },
+  });
   loud.on('error', () => {});
   loud.once('open', () => loud.send('x'.repeat(100_000)));
   const code = await new Promise<number>((resolve) => loud.once('close', resolve));

@@ -10,8 +10,11 @@ import { WebSocketServer, type WebSocket } from 'ws';
 import { benchedSheetOf } from '../store/benches';
 import { withJobState } from '../store/hot-jobs';
 import type { HotJob } from '../store/memory';
+import { tokenOf } from '../auth/cookie';
+import { whoIs } from '../auth/sessions';
 import { isKnownHost } from '../known-host';
 import type { Store } from '../store/models/index';
+import { ON_LOOPBACK, type Surroundings } from '../surroundings';
 import { Turns } from '../store/turns';
 import { BenchPool } from './bench-pool';
 import { readHandMessage } from './hand-message';
@@ -20,6 +23,7 @@ import { MeterSession } from './meter-session';
 const ADDRESS = /^\/api\/v1\/jobs\/([0-9a-f-]{36})\/meter$/;
 /** Close codes of our own. */
 export const NO_BENCH = 4404;
+export const SIGNED_OUT = 4401;
 export const TAKEN_OVER = 4409;
 const LONGEST_MESSAGE = 4000;
 /** Messages of one socket that wait for their answer at most. */
@@ -30,13 +34,16 @@ export class MeterSockets {
   readonly #pool: BenchPool;
   readonly #store: Store;
   readonly #log: Logger;
+  readonly #around: Surroundings;
   readonly #byJob = new Map<string, WebSocket>();
 
   constructor(
     store: Store,
     log: Logger,
     pool = new BenchPool(undefined, (error) => log.error({ err: error }, 'bench thread')),
+    around: Surroundings = ON_LOOPBACK,
   ) {
+    this.#around = around;
     this.#store = store;
     this.#log = log;
     this.#pool = pool;
@@ -48,13 +55,14 @@ export class MeterSockets {
       // A page from elsewhere must not reach in: browsers let it open sockets to anyone.
       const origin = request.headers.origin;
       const ownPage = origin === undefined || isOwn(origin, request.headers.host);
-      if (!job || !ownPage || !isKnownHost(request.headers.host)) {
+      if (!job || !ownPage || !isKnownHost(request.headers.host, this.#around.hosts)) {
         socket.on('error', () => socket.destroy());
         socket.end('HTTP/1.1 404 Not Found\r\nConnection: close\r\n\r\n');
         return;
       }
       this.#wss.handleUpgrade(request, socket, head, (ws) => {
-        this.#open(ws, job).catch((error: unknown) => {
+        const token = tokenOf(request.headers.cookie, this.#around.secure);
+        this.#open(ws, job, token).catch((error: unknown) => {
           this.#log.error({ err: error }, 'bench');
           ws.close(1011, 'The simulated machine could not be started.');
         });
@@ -62,7 +70,7 @@ export class MeterSockets {
     });
   }
 
-  async #open(ws: WebSocket, jobId: string): Promise<void> {
+  async #open(ws: WebSocket, jobId: string, token: string | undefined): Promise<void> {
     // Before anything is awaited: an error that nobody hears, such as of a message too long, ends the server.
     ws.on('error', () => ws.terminate());
     // Messages may arrive before the database has answered.
@@ -71,6 +79,10 @@ export class MeterSockets {
       if (early.length < MOST_WAITING) early.push(String(data));
     };
     ws.on('message', keep);
+    if (!(await whoIs(this.#store, token))) {
+      ws.close(SIGNED_OUT, 'Nobody is signed in on this device.');
+      return;
+    }
     const job = await this.#store.jobs.findByPk(jobId);
     const bench = job && (await this.#store.benches.findByPk(jobId));
     const sheet =

@@ -5,7 +5,6 @@ import { entry, FRIDGE, harness, type Harness } from '../../testing/harness';
 import { createApp } from '../app';
 import { connect } from '../store/database';
 import { defineModels } from '../store/models/index';
-import { PhotoFiles } from '../store/photo-files';
 
 let h: Harness;
 let job: string;
@@ -93,19 +92,20 @@ test('a database that is away is 503, with the time after which to come again', 
   const gone = connect({ database: 'jeitinho', socketPath: '/nowhere/db.sock' });
   const app = createApp({
     store: defineModels(gone),
-    photos: new PhotoFiles('/nowhere'),
     log: pino({ level: 'silent' }),
   });
-  for (const path of ['/health', '/api/v1/jobs', '/api/v1/units', `/api/v1/jobs/${job}`]) {
-    const response = await app.request(path);
+  for (const path of ['/health/ready', '/api/v1/jobs', '/api/v1/units', `/api/v1/jobs/${job}`]) {
+    const response = await app.request(path, { headers: { cookie: 'jeitinho=somebody' } });
     expect([path, response.status]).toEqual([path, 503]);
     expect(Number(response.headers.get('retry-after'))).toBeGreaterThan(0);
     expect(await response.json()).toMatchObject({ code: 'no-database' });
   }
   const appended = await app.request(`/api/v1/jobs/${job}/entries`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', cookie: 'jeitinho=somebody' },
     body: JSON.stringify({ entries: [entry('observed', { text: 'x' })] }),
   });
   expect(appended.status).toBe(503);
+  // Alive all the same: whoever watches it need not start it again.
+  expect((await app.request('/health')).status).toBe(200);
 });

@@ -1,12 +1,14 @@
 import { customerEdit, customerInput, mergeInput } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { v7 as uuidv7 } from 'uuid';
+import { me } from '../auth/guard';
 import { jsonBody } from '../json-body';
 import { rowsOf } from '../page';
 import { notFound } from '../problem';
 import type { Store } from '../store/models/index';
 import { customerResource } from '../store/resources';
 import { change } from '../store/change';
+import { eraseCustomer } from '../store/erase-customer';
 import { createOnce } from '../store/create-once';
 import { living, livingId, merge } from '../store/merge';
 
@@ -31,6 +33,9 @@ export const customerRoutes = (store: Store) =>
       const row = await change(store, store.customers, c.req.param('id'), 'customer', body);
       return c.json(customerResource(row));
     })
+    .post('/:id/erase', async (c) =>
+      c.json(await eraseCustomer(store, c.req.param('id'), me(c).name)),
+    )
     .post('/:id/merge', async (c) => {
       const { double } = await jsonBody(c, mergeInput);
       const id = await livingId(store, c.req.param('id'));

@@ -136,7 +136,7 @@ test('health, and a database that went away', async () => {
   const own = await harness({ demo: false });
   expect((await own.get('/health')).body).toEqual({ status: 'ok' });
   await own.close();
-  expect(await own.get<Problem>('/health')).toMatchObject({
+  expect(await own.get<Problem>('/health/ready')).toMatchObject({
     status: 503,
     body: { code: 'no-database' },
   });

@@ -2,6 +2,8 @@ import { entriesInput, type EntriesResource } from '@jeitinho/core';
 import type { LogEntry } from '@jeitinho/core/job';
 import { readEntry } from '@jeitinho/core/validate';
 import { Hono } from 'hono';
+import { me } from '../auth/guard';
+import type { SignedIn } from '../auth/sessions';
 import { jsonBody } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import { inSlices } from '../slices';
@@ -34,6 +36,7 @@ export const entryRoutes = (store: Store) =>
       const { entries, sentAt } = await jsonBody(c, entriesInput);
       const offset = clockOffset(sentAt, Date.now());
       const batch = await inSlices(allParsed(entries));
+      byThemselves(batch, me(c));
       return c.json(await appendEntries(store, c.req.param('id')!, batch, { offset }));
     });
 
@@ -54,6 +57,19 @@ function* allParsed(entries: readonly unknown[]): Generator<void, LogEntry[]> {
     yield;
   }
   return batch;
+}
+
+/** Nobody writes in another's name. @throws {ProblemError} 403 naming the first entry that is another's. */
+function byThemselves(batch: readonly LogEntry[], { names }: SignedIn): void {
+  const index = batch.findIndex(({ author }) => !names.includes(author));
+  if (index < 0) return;
+  const { id, author } = batch[index]!;
+  throw new ProblemError(
+    403,
+    'not-the-author',
+    `Nothing was stored: this is ${author}’s entry. It is sent once ${author} signs in on that device.`,
+    { entry: { index, id } },
+  );
 }
 
 /** @throws {ProblemError} 422 naming the entry of the batch and what is wrong with it. */

@@ -1,8 +1,10 @@
 import { jobFileSchema } from '@jeitinho/core';
 import { readSheet } from '@jeitinho/core/validate';
 import { Hono } from 'hono';
+import { me } from '../auth/guard';
 import { jsonBody } from '../json-body';
 import { ProblemError } from '../problem';
+import { audit } from '../store/audit';
 import { importJob } from '../store/import-job';
 import type { Store } from '../store/models/index';
 
@@ -20,5 +22,11 @@ export const jobFileRoutes = (store: Store) =>
         },
       );
     const brought = await importJob(store, file, read.value);
+    // Its entries carry whatever names it has: who vouches for them stands here.
+    await audit(store, me(c).name, 'job-file-brought', {
+      job: brought.id,
+      entries: file.entries.length,
+      authors: [...new Set(file.entries.map(({ author }) => author))].join(', ').slice(0, 500),
+    });
     return c.json(brought, brought.known ? 200 : 201);
   });

@@ -9,6 +9,7 @@ import {
 import { assess } from '@jeitinho/core/diagnose';
 import { Hono } from 'hono';
 import { Op } from 'sequelize';
+import { me } from '../auth/guard';
 import { jsonBody, onCalendar } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import { withUnit } from '../store/joins';
@@ -48,6 +49,7 @@ export const jobRoutes = (store: Store) =>
       const { visitAt, bench, opened, ...rest } = body;
       const job = await openJob(store, {
         ...rest,
+        author: me(c).name,
         visitAt: visitAt ? new Date(visitAt) : null,
         ...(opened && { openedId: opened.id, openedAt: openedOn(opened.at) }),
       });
@@ -65,7 +67,9 @@ export const jobRoutes = (store: Store) =>
     })
     .post('/:id/hand-over', async (c) =>
       c.json(
-        jobListItem(await handOver(store, c.req.param('id'), await jsonBody(c, handOverInput))),
+        jobListItem(
+          await handOver(store, c.req.param('id'), await jsonBody(c, handOverInput), me(c).name),
+        ),
       ),
     )
     .post('/:id/sheet', async (c) => {

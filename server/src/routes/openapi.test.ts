@@ -12,6 +12,9 @@ import Ajv2020 from 'ajv/dist/2020';
 import { createHash } from 'node:crypto';
 import { v7 as uuidv7 } from 'uuid';
 import { entry, FRIDGE, FRIDGE_JOB, harness, type Harness } from '../../testing/harness';
+import { newLink } from '../auth/links';
+import { hashPassword } from '../auth/passwords';
+import { addPerson } from '../store/people';
 import { routeAt, wrongIn } from '../check-answers';
 
 let h: Harness;
@@ -52,15 +55,74 @@ const brought = (() => {
 })();
 
 interface Call {
-  readonly params?: Readonly<Record<string, string | number>>;
+  params?: Readonly<Record<string, string | number>>;
   readonly query?: Readonly<Record<string, string | number>>;
-  readonly body?: unknown;
+  body?: unknown;
+  readonly type?: string;
   readonly before?: () => Promise<unknown>;
+  /** What no test of this kind can do lawfully: how it is refused. */
+  readonly refused?: number;
 }
+const refused = (status: number) => ({ refused: status });
+const LONG = 'um longo caminho de volta';
 
 /** One lawful call of every route. A new route without one stops the compiler. */
 const CALLS: Record<RouteName, Call> = {
   health: {},
+  ready: {},
+  session: {},
+  signInDemo: {
+    body: { person: '', device: 'test' },
+    before: async () => {
+      const [made] = await h.store.people.findAll({ where: { demo: true } });
+      CALLS.signInDemo.body = { person: made!.id, device: 'test' };
+    },
+  },
+  signIn: {
+    body: { login: 'ana', password: LONG, device: 'test' },
+    before: async () => {
+      const person = await addPerson(h.store, { name: 'Ana', roles: ['technician'] });
+      await person.update({ login: 'ana', password: await hashPassword(LONG) });
+    },
+  },
+  passkeyAsk: {},
+  passkeySignIn: { ...refused(403), body: { id: uuidv7(), response: {}, device: 'test' } },
+  lookAtLink: {
+    before: async () => {
+      const { path } = await newLink(h.store, 'owner', null);
+      CALLS.lookAtLink.body = { token: path.split('#')[1] };
+      CALLS.useLink.body = {
+        ...{ token: path.split('#')[1], name: 'Bia Prado', login: 'bia' },
+        ...{ password: LONG, device: 'test' },
+      };
+    },
+  },
+  useLink: {},
+  setPassword: { ...refused(409), body: { old: 'x', password: LONG } },
+  passkeys: {},
+  newPasskey: { ...refused(409) },
+  keepPasskey: { ...refused(403), body: { id: uuidv7(), response: {}, name: 'phone' } },
+  dropPasskey: { ...refused(404), params: { id: 'none' } },
+  devices: {},
+  endDevice: { ...refused(404), params: { id: 'none' } },
+  people: {},
+  addPerson: { body: { name: 'Caio Nunes', roles: ['office'] } },
+  editPerson: {
+    before: async () => {
+      const caio = await h.store.people.findOne({ where: { name: 'Caio Nunes' } });
+      for (const route of ['editPerson', 'personDevices', 'linkForPerson', 'removePerson'] as const)
+        CALLS[route].params = { id: caio!.id };
+    },
+    body: { licences: [{ name: 'Gas work', until: '2027-03-31' }] },
+  },
+  personDevices: {},
+  linkForPerson: {},
+  removePerson: {},
+  audit: { query: { limit: 5 } },
+  keeping: {},
+  backUp: {},
+  exportAll: {},
+  importAll: { ...refused(409), body: Buffer.from('x'), type: 'application/x-tar' },
   shop: {},
   setPrices: {
     body: { rate: 110, giveUp: 1400, visit: 80, callback: 120, downtime: 0, currency: '€' },
@@ -72,6 +134,13 @@ const CALLS: Record<RouteName, Call> = {
   customers: { query: { limit: 2 } },
   addCustomer: { body: { name: 'Ana' } },
   customer: { params: { id: demoWorld.customers[0]!.id } },
+  eraseCustomer: {
+    before: async () => {
+      const id = uuidv7();
+      await h.post('/api/v1/customers', { id, name: 'Goes' });
+      CALLS.eraseCustomer.params = { id };
+    },
+  },
   editCustomer: { params: { id: demoWorld.customers[0]!.id }, body: { phone: '555 0100' } },
   mergeCustomer: {
     params: { id: demoWorld.customers[0]!.id },
@@ -159,6 +228,19 @@ const CALLS: Record<RouteName, Call> = {
     params: { id: SHEET, revision: 1 },
     body: { draws: 1, seed: 1, faults: {}, failed: {} },
   },
+  proposals: {},
+  propose: {
+    body: { ...newestSheet(SHEET), revision: newestSheet(SHEET).revision + 1 },
+    query: { note: 'A clearer name' },
+  },
+  proposal: {
+    before: async () => {
+      const [row] = await h.store.proposals.findAll();
+      CALLS.proposal.params = { id: row!.id };
+      CALLS.decideProposal.params = { id: row!.id };
+    },
+  },
+  decideProposal: { body: { take: false, reason: 'It is clear enough.' } },
   jobs: { query: { status: 'open', limit: 2 } },
   openJob: { body: { id: bare, unitId: bare, complaint: 'Does not close' } },
   job: { params: { id: FRIDGE_JOB } },
@@ -169,26 +251,35 @@ const CALLS: Record<RouteName, Call> = {
   report: { params: { id: FRIDGE_JOB } },
   append: { params: { id: FRIDGE_JOB }, body: { entries: [entry('observed', { text: 'hums' })] } },
   entries: { params: { id: FRIDGE_JOB }, query: { after: 0 } },
+  // Last: nobody asks after it.
+  signOut: {},
 };
 
 test.each(Object.keys(CALLS) as RouteName[])('%s answers as it is published', async (route) => {
-  const { params = {}, query = {}, body, before } = CALLS[route];
-  await before?.();
+  await CALLS[route].before?.();
+  const { params = {}, query = {}, body, type = 'image/png', refused } = CALLS[route];
   const path = `/api/v1${pathOf(route, params as never, query)}`;
   const { method } = ROUTES[route];
   const file = body instanceof Buffer;
+  // A device that signs in gives up who was signed in on it: here the owner goes on.
+  const fresh = /^(signIn|passkeySign|useLink)/.test(route);
   const response = await h.app.request(path, {
     method,
+    headers: {
+      ...(body !== undefined && { 'content-type': file ? type : 'application/json' }),
+      ...(fresh && { cookie: 'none=1' }),
+    },
     ...(body !== undefined && {
-      headers: { 'content-type': file ? 'image/png' : 'application/json' },
       body: file ? new Uint8Array(body) : JSON.stringify(body),
     }),
   });
-  expect([route, response.status, response.ok ? '' : await response.clone().text()]).toEqual([
-    route,
-    expect.any(Number) as number,
-    '',
-  ]);
+  if (refused !== undefined) expect([route, response.status]).toEqual([route, refused]);
+  else
+    expect([route, response.status, response.ok ? '' : await response.clone().text()]).toEqual([
+      route,
+      expect.any(Number) as number,
+      '',
+    ]);
   expect(await wrongIn(OPERATIONS[route], response)).toBeUndefined();
   expect(routeAt(method, path.split('?')[0]!)).toBe(route);
 });

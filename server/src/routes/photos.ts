@@ -1,7 +1,8 @@
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { notFound, ProblemError } from '../problem';
-import { LARGEST_PHOTO, pictureType, type PhotoFiles } from '../store/photo-files';
+import type { Store } from '../store/models/index';
+import { keepPhoto, LARGEST_PHOTO, pictureType, readPhoto } from '../store/photos';
 
 const limit = bodyLimit({
   maxSize: LARGEST_PHOTO,
@@ -14,7 +15,7 @@ const limit = bodyLimit({
   },
 });
 
-export const photoRoutes = (photos: PhotoFiles) =>
+export const photoRoutes = (store: Store) =>
   new Hono()
     .put('/:hash', limit, async (c) => {
       const bytes = new Uint8Array(await c.req.arrayBuffer());
@@ -24,7 +25,7 @@ export const photoRoutes = (photos: PhotoFiles) =>
           'not-a-picture',
           'Nothing was stored: this is no JPEG, PNG or WebP picture.',
         );
-      if (!(await photos.keep(c.req.param('hash'), bytes)))
+      if (!(await keepPhoto(store, c.req.param('hash'), bytes)))
         throw new ProblemError(
           422,
           'wrong-hash',
@@ -33,7 +34,7 @@ export const photoRoutes = (photos: PhotoFiles) =>
       return c.body(null, 204);
     })
     .get('/:hash', async (c) => {
-      const bytes = await photos.read(c.req.param('hash'));
+      const bytes = await readPhoto(store, c.req.param('hash'));
       if (!bytes) throw notFound('such picture');
       c.header('content-type', pictureType(bytes) ?? 'application/octet-stream');
       // Named by its content, it can never change.

@@ -11,7 +11,7 @@ import type { BodyOf, LogEntry } from '@jeitinho/core/job';
 import type { Sheet } from '@jeitinho/core/sheet';
 import { demoWorld, newestSheet, nextProvingStep } from '@jeitinho/demo';
 import { foldJob } from '@jeitinho/core/job';
-import { deadBatch, entry, FRIDGE, harness, type Harness } from '../../testing/harness';
+import { DAVI, deadBatch, entry, FRIDGE, harness, type Harness } from '../../testing/harness';
 
 let h: Harness;
 beforeAll(async () => {
@@ -147,7 +147,7 @@ describe('refused at the door', () => {
         reason: 'x',
       }),
     ]);
-    const names = { technician: 'Ana', customer: '', note: '' };
+    const names = { technician: DAVI, customer: '', note: '' };
     const sign = (left?: BodyOf<'signed'>['left']) =>
       send(job, [entry('signed', { ...names, ...(left && { left }) })]);
     expect((await sign()).body).toMatchObject({ code: 'left-unsaid' });
@@ -254,7 +254,7 @@ test('a log from before folds, opens, and is not proven', async () => {
       id: safed(body).id,
       kind: 'safed' as const,
       at: new Date(Date.now() - (60 - i * 10) * 60_000),
-      author: 'Ana',
+      author: DAVI,
       body: body as Record<string, unknown>,
       receivedAt: new Date(),
     })),

@@ -1,4 +1,4 @@
-import { giveSheetInput, type RevisionResource } from '@jeitinho/core';
+import { giveSheetInput, reachOf, type RevisionResource } from '@jeitinho/core';
 import { plainSheet } from '@jeitinho/core/sheet';
 import { Hono, type Context } from 'hono';
 import type { HeavyWork } from '../heavy/heavy-work';
@@ -15,7 +15,8 @@ import { raw, toColumn } from '../store/raw';
 import { saveSheetText } from '../store/save-sheet';
 import { giveSheet, unitsFitting } from '../store/sheet-units';
 import { sheetList } from '../store/sheet-list';
-import { shopOf } from '../store/resources';
+import { audit } from '../store/audit';
+import { me, notYours } from '../auth/guard';
 
 export const sheetRoutes = (store: Store, heavy: HeavyWork) =>
   new Hono()
@@ -23,9 +24,12 @@ export const sheetRoutes = (store: Store, heavy: HeavyWork) =>
     .post('/', async (c) => {
       const read = await heavy.read({ kind: 'sheet', bytes: await jsonBytes(c) });
       if (!('sheet' in read)) throw unreadable(read, 'the sheet has problems');
-      const { technician } = await shopOf(store);
-      const stored = await saveSheetText(store, read.sheet, technician);
+      const may = reachOf('saveSheet', me(c).roles) === 'all';
+      if (!may && (await store.sheets.count({ where: { id: read.sheet.id } })) > 0)
+        throw notYours('saveSheet', true);
+      const stored = await saveSheetText(store, read.sheet, me(c).name);
       const { id, revision } = read.sheet;
+      if (stored) await audit(store, me(c).name, 'sheet-saved', { sheet: id, revision });
       return c.json({ id, revision }, stored ? 201 : 200);
     })
     .get('/:id', async (c) => {
@@ -133,7 +137,7 @@ function sheetText(c: Context, frozen: { readonly text: string } | undefined): R
   return c.body(frozen!.text, 200, { 'content-type': 'application/json' });
 }
 
-function unreadable(read: ReadDocument, what: string): ProblemError {
+export function unreadable(read: ReadDocument, what: string): ProblemError {
   if ('malformed' in read)
     return new ProblemError(
       400,

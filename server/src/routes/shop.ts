@@ -1,8 +1,10 @@
 import { priceListInput, shopPricesSchema } from '@jeitinho/core';
 import { Hono } from 'hono';
+import { me } from '../auth/guard';
 import { jsonBody } from '../json-body';
 import { rowsOf } from '../page';
 import type { Store } from '../store/models/index';
+import { audit } from '../store/audit';
 import { keepPrices, pricesWith } from '../store/price-list';
 import { shopOf } from '../store/resources';
 
@@ -18,6 +20,7 @@ export const shopRoutes = (store: Store) =>
         if (row) await row.update({ value }, { transaction });
         else await store.settings.create({ name: 'shop', value }, { transaction });
       });
+      await audit(store, me(c).name, 'prices-changed');
       return c.json(prices);
     })
     .get('/price-list', async (c) => {
@@ -27,5 +30,7 @@ export const shopRoutes = (store: Store) =>
     })
     .put('/price-list', async (c) => {
       const { rows, replace } = await jsonBody(c, priceListInput);
-      return c.json(await keepPrices(store, rows, replace));
+      const kept = await keepPrices(store, rows, replace);
+      await audit(store, me(c).name, 'price-list-changed', { rows: rows.length, replace });
+      return c.json(kept);
     });

@@ -55,7 +55,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
     seq: 1,
     kind: 'opened',
     at: openedAt.toISOString(),
-    author: input.author ?? (shop.technician || 'office'),
+    author: input.author ?? 'office',
     body: {
       complaint: input.complaint,
       meter: shop.meter,

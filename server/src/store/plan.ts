@@ -8,7 +8,6 @@ import { withUnit } from './joins';
 import type { Job } from './models/job';
 import type { Store } from './models/index';
 import { queueOf } from './projections';
-import { shopOf } from './resources';
 
 interface Plan {
   readonly visitAt?: Date | null;
@@ -41,10 +40,10 @@ export async function handOver(
   store: Store,
   id: string,
   { to, note }: { readonly to: string; readonly note: string },
+  author: string,
 ): Promise<Job> {
   const job = await openVisit(store, id);
-  const { technician } = await shopOf(store);
-  const from = job.technician ?? (technician || 'office');
+  const from = job.technician ?? author;
   if (from === to)
     throw new ProblemError(422, 'same', `Nothing was changed: it is ${to}’s visit already.`, {
       errors: [{ path: '/to', message: 'has this visit already.' }],
@@ -58,7 +57,7 @@ export async function handOver(
   // Before the column: what the log would not have is not handed over.
   if (job.sheetId)
     await appendEntries(store, id, [
-      { id: uuidv7(), kind: 'handed', at, author: from, body: { to, note, owed } },
+      { id: uuidv7(), kind: 'handed', at, author, body: { to, note, owed } },
     ]);
   return job.update({ technician: to, handed: { from, to, at, note, owed } });
 }

@@ -13,6 +13,7 @@ import type { Store } from './models/index';
 import type { Job } from './models/job';
 import type { Site } from './models/site';
 import type { Unit } from './models/unit';
+import { livingPeople } from './people';
 
 export const customerResource = ({ id, name, phone, outage }: Customer): CustomerResource => ({
   id,
@@ -73,8 +74,13 @@ export const visitResource = (job: Job): VisitResource => ({
   summary: job.summary,
 });
 
-/** The shop's own settings; a nameless one until they are set. */
+/** The shop's own settings, a nameless one until they are set; and those who work in it. */
 export async function shopOf(store: Store): Promise<ShopResource> {
-  const row = await store.settings.findByPk('shop');
-  return { ...NAMELESS_SHOP, ...(row?.value as Partial<ShopResource> | undefined) };
+  const [row, people] = await Promise.all([store.settings.findByPk('shop'), livingPeople(store)]);
+  const kept = row?.value as Partial<ShopResource> | undefined;
+  return {
+    ...NAMELESS_SHOP,
+    ...(kept && { name: kept.name, town: kept.town, meter: kept.meter, prices: kept.prices }),
+    people: people.map(({ name }) => name),
+  };
 }

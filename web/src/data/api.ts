@@ -10,6 +10,7 @@ import {
   type RouteName,
 } from '@jeitinho/core';
 import { noteAnswer } from './answer-watch';
+import { noteRefusedSession } from './signed-out';
 
 /** The server answered, and said no. */
 export class ApiProblem extends Error {
@@ -133,6 +134,7 @@ async function answerTo(method: string, path: string, body?: unknown): Promise<R
   if (response.ok) return response;
   if (response.headers.get('content-type')?.startsWith('application/problem+json')) {
     const problem = (await response.json()) as Problem;
+    if (problem.code === 'signed-out') noteRefusedSession();
     // It is there and cannot store anything: to be come back to, as if it were not.
     if (response.status === 503) throw new Unreachable(awayOf(problem.code), problem.detail);
     throw new ApiProblem(problem);

@@ -39,6 +39,8 @@ export interface Opening {
   /** Of the job. */
   readonly id: string;
   readonly body: BodyFor<'openJob'>;
+  /** Who opened it; absent where an earlier version did. */
+  readonly author?: string;
   /** Why the server would not open it. */
   readonly refusal?: string;
 }

@@ -51,3 +51,23 @@ const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', ye
 export function longDay(at: string | number): string {
   return DAY.format(new Date(at));
 }
+
+const SHORT_DAY = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+});
+const DAY_MS = 86_400_000;
+
+/** `today 10:42`, `yesterday 02:30`, `tomorrow 02:30`, else `11 Aug 2026 10:42`; local time. */
+export function momentWords(at: string | number, now = Date.now()): string {
+  const day = localDay(at);
+  const near = (
+    [
+      ['yesterday', -DAY_MS],
+      ['today', 0],
+      ['tomorrow', DAY_MS],
+    ] as const
+  ).find(([, ms]) => localDay(now + ms) === day);
+  return `${near?.[0] ?? SHORT_DAY.format(new Date(at))} ${clockTime(at)}`;
+}

@@ -19,7 +19,7 @@ export async function openHere(
     id: body.opened!.id,
     kind: 'opened',
     at: body.opened!.at,
-    author: shop.technician || 'technician',
+    author: opening.author ?? 'technician',
     device: deviceName(),
     body: { complaint: body.complaint, meter: shop.meter, rules: 2 },
   } satisfies StoredEntry;

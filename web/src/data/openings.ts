@@ -7,6 +7,7 @@ import { liveQuery } from 'dexie';
 import { v7 as uuidv7 } from 'uuid';
 import { ApiProblem, ask, Unreachable } from './api';
 import { localStore, type LocalStore } from './local-store';
+import { myName } from './me';
 import { patiently } from './piece';
 
 export interface NewVisitInput {
@@ -29,7 +30,7 @@ export async function openVisit(
   } catch (error) {
     if (!(error instanceof Unreachable)) throw error;
     const { openHere } = await patiently(() => import('./open-here'));
-    return openHere(unit, { id: body.id, body }, store);
+    return openHere(unit, { id: body.id, body, author: myName() }, store);
   }
 }
 
@@ -37,9 +38,15 @@ export async function openVisit(
  * Open at the server what was opened here. @throws {ApiProblem} when it will not have it: kept with the
  * reason, and tried again later.
  */
-export async function sendOpening(jobId: string, store: LocalStore = localStore): Promise<void> {
+export async function sendOpening(
+  jobId: string,
+  store: LocalStore = localStore,
+  mine?: ReadonlySet<string>,
+): Promise<void> {
   const opening = await store.openings.get(jobId);
   if (!opening) return;
+  // Somebody else opened it here: it is opened under their name, when they sign in.
+  if (mine && opening.author !== undefined && !mine.has(opening.author)) return;
   try {
     await store.jobs.put(await ask('openJob', { body: opening.body }));
   } catch (error) {

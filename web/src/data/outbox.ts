@@ -5,6 +5,7 @@
 import type { EntriesResource } from '@jeitinho/core';
 import { ApiProblem, ask, Unreachable, type Away } from './api';
 import { noteClockOffset } from './device';
+import { namesHere } from './me-key';
 import { sendOpening } from './openings';
 import { sendPhotos } from './photos';
 import { asStored, localStore, type LocalEntry, type LocalStore } from './local-store';
@@ -82,12 +83,24 @@ async function reaching(work: () => Promise<void>): Promise<Reach> {
 }
 
 async function send(jobId: string, store: LocalStore): Promise<void> {
-  await sendOpening(jobId, store);
+  const mine = await namesHere(store);
+  await sendOpening(jobId, store, mine);
+  /** Refused while another's wait before them: they may hang on those, and wait as well. */
+  const behind = new Set<string>();
   for (;;) {
     const unsent = await store.entries.where({ jobId, sendState: 'unsent' }).toArray();
-    const batch = firstBatch(unsent.sort((a, b) => (a.id < b.id ? -1 : 1)));
+    unsent.sort((a, b) => (a.id < b.id ? -1 : 1));
+    const others = unsent.find(({ author }) => mine && !mine.has(author));
+    const sendable = unsent.filter(
+      ({ id, author }) => (!mine || mine.has(author)) && !behind.has(id),
+    );
+    const batch = firstBatch(sendable);
     if (batch.length === 0) return;
-    await sendBatch(jobId, batch, store);
+    await sendBatch(jobId, batch, store, (id) => {
+      if (!others || others.id > id) return false;
+      behind.add(id);
+      return true;
+    });
   }
 }
 
@@ -107,6 +120,7 @@ async function sendBatch(
   jobId: string,
   batch: readonly LocalEntry[],
   store: LocalStore,
+  waits: (id: string) => boolean = () => false,
 ): Promise<void> {
   try {
     const { accepted, offset = 0 } = await ask('append', {
@@ -127,13 +141,21 @@ async function sendBatch(
     const { entry, status } = error.problem;
     const named = entry?.id ?? (entry && batch[entry.index]?.id);
     // One entry stands in the way of the rest: set it aside with the reason, and go on with the rest.
-    if (named !== undefined) return setAside(named, error.message, store);
+    if (named !== undefined) {
+      if (error.problem.status === 409 && waits(named)) return;
+      return setAside(named, error.message, store);
+    }
+    // It is somebody else's visit: said with each, so that a lead or they can let it in.
+    if (error.problem.code === 'not-yours') {
+      for (const { id } of batch) await setAside(id, error.message, store);
+      return;
+    }
     // A refusal that names none and is about the job or the server: everything waits.
     if (!ABOUT_A_BODY.has(status)) throw error;
     if (batch.length > 1) {
       const half = Math.ceil(batch.length / 2);
-      await sendBatch(jobId, batch.slice(0, half), store);
-      await sendBatch(jobId, batch.slice(half), store);
+      await sendBatch(jobId, batch.slice(0, half), store, waits);
+      await sendBatch(jobId, batch.slice(half), store, waits);
       return;
     }
     const [only] = batch as [LocalEntry];

@@ -20,6 +20,7 @@ import {
 } from './api';
 import { unitsKnownHere } from './known-units';
 import { localStore } from './local-store';
+import { noteSession } from './me';
 import { sendOpening } from './openings';
 
 async function orKept<T>(fresh: () => Promise<T>, kept: () => Promise<T | undefined>): Promise<T> {
@@ -58,6 +59,19 @@ const page = <R extends ListRoute>(route: R, path: string) =>
   fresh(`${path}#page`, () => pageAt(route, path));
 
 const LATELY = 8;
+
+/** Who is signed in here. What it says is noted for all that works without the server. */
+export const sessionOptions = () =>
+  queryOptions({
+    queryKey: ['session'],
+    queryFn: async () => {
+      const session = await ask('session', {});
+      noteSession(session);
+      return session;
+    },
+    staleTime: 60_000,
+    refetchInterval: 5 * 60_000,
+  });
 
 /** Work begun first, then as it is due, page by page. */
 export const openJobsOptions = () =>

@@ -1,5 +1,6 @@
 /** What of each job is still on this device only, and what the server would not have. */
 import { liveQuery } from 'dexie';
+import { namesHere } from './me-key';
 import { localStore, type LocalStore } from './local-store';
 
 export interface UnsentJob {
@@ -9,12 +10,15 @@ export interface UnsentJob {
   readonly unsent: number;
   readonly refused: number;
   readonly photos: number;
+  /** Entries that wait for somebody else to sign in here, by name. */
+  readonly others: Readonly<Record<string, number>>;
   /** Why the first refused one was refused. */
   readonly reason: string | undefined;
 }
 
 export async function unsentByJob(store: LocalStore = localStore): Promise<UnsentJob[]> {
-  const [entries, photos, openings] = await Promise.all([
+  const [names, entries, photos, openings] = await Promise.all([
+    namesHere(store),
     store.entries.where('sendState').anyOf('unsent', 'refused').toArray(),
     store.photos.where('sendState').anyOf('unsent').toArray(),
     store.openings.toArray(),
@@ -27,7 +31,11 @@ export async function unsentByJob(store: LocalStore = localStore): Promise<Unsen
   ].sort();
   const jobs = await store.jobs.bulkGet(ids);
   return ids.map((jobId, i) => {
-    const mine = entries.filter((entry) => entry.jobId === jobId);
+    const ofJob = entries.filter((entry) => entry.jobId === jobId);
+    const foreign = ofJob.filter(
+      ({ author, sendState }) => sendState === 'unsent' && names && !names.has(author),
+    );
+    const mine = ofJob.filter((entry) => !foreign.includes(entry));
     const opening = openings.find(({ id }) => id === jobId);
     const notOpened = opening?.refusal !== undefined;
     const refused = mine.filter((entry) => entry.sendState === 'refused');
@@ -35,12 +43,19 @@ export async function unsentByJob(store: LocalStore = localStore): Promise<Unsen
       jobId,
       label: jobs[i]?.unit.label,
       // The opening is an entry as well, and while it is refused nothing else goes.
+      others: countBy(foreign.map(({ author }) => author)),
       unsent: mine.length - refused.length + (opening && !notOpened ? 1 : 0),
       refused: refused.length + (notOpened ? 1 : 0),
       photos: photos.filter((photo) => photo.jobId === jobId).length,
       reason: opening?.refusal ?? refused[0]?.refusal,
     };
   });
+}
+
+function countBy(names: readonly string[]): Record<string, number> {
+  const counts: Record<string, number> = {};
+  for (const name of names) counts[name] = (counts[name] ?? 0) + 1;
+  return counts;
 }
 
 export const watchUnsent = () => liveQuery(() => unsentByJob());

@@ -4,6 +4,7 @@ import type { BodyOf, EntryKind } from '@jeitinho/core/job';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { beep, notify, readySound, shake } from '../data/alarm';
+import { myName } from '../data/me';
 import { useJobsOnDevice, type JobClock } from '../data/clocks';
 import { useDeviceClock } from '../data/device-clock';
 import { countdown, useNow } from '../data/now';
@@ -139,8 +140,7 @@ const answer = (clock: JobClock) => write(clock.jobId, 'clock-stopped', { clock:
 async function write<K extends EntryKind>(jobId: string, kind: K, body: BodyOf<K>): Promise<void> {
   const job = await localStore.jobs.get(jobId);
   if (!job?.sheet) return;
-  const author = job.shop.technician || 'technician';
-  await recordEntry({ jobId, written: job.sheet, author }, kind, body);
+  await recordEntry({ jobId, written: job.sheet, author: myName() }, kind, body);
   void syncNow(jobId);
 }
 

@@ -1,6 +1,7 @@
 /** The frame of everything that is not a job: the name, where one can go, and the screen. */
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
+import { PersonChip } from '../screens/people/person-chip';
 import { HelpButton } from './keys-help';
 import { ThemeSwitch } from './theme-switch';
 
@@ -28,6 +29,7 @@ export function DeskFrame({ children, wide = false }: { children: ReactNode; wid
           Jeitinho
         </span>
         <span className="order-last ml-auto flex items-center max-lg:order-none">
+          <PersonChip />
           <HelpButton />
           <ThemeSwitch />
         </span>

@@ -9,6 +9,7 @@ import * as urgentFirst from './0006-urgent-first';
 import * as placesAndPlans from './0007-places-and-plans';
 import * as entriesByKind from './0008-entries-by-kind';
 import * as pricesAndFollowUps from './0009-prices-and-follow-ups';
+import * as people from './0010-people';
 
 export interface Migration {
   readonly name: string;
@@ -25,4 +26,5 @@ export const migrations: readonly Migration[] = [
   { name: '0007-places-and-plans', up: placesAndPlans.up },
   { name: '0008-entries-by-kind', up: entriesByKind.up },
   { name: '0009-prices-and-follow-ups', up: pricesAndFollowUps.up },
+  { name: '0010-people', up: people.up },
 ];

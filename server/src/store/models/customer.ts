@@ -13,6 +13,8 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
   declare phone: CreationOptional<string>;
   /** What an hour without a machine costs them. */
   declare outage: CreationOptional<number | null>;
+  /** Since when nobody knows any more who it was. */
+  declare erasedAt: CreationOptional<Date | null>;
 }
 
 export function defineCustomer(sequelize: Sequelize) {
@@ -22,6 +24,7 @@ export function defineCustomer(sequelize: Sequelize) {
       name: { type: DataTypes.STRING(200), allowNull: false },
       phone: { type: DataTypes.STRING(200), allowNull: false, defaultValue: '' },
       outage: { type: DataTypes.DOUBLE, allowNull: true },
+      erasedAt: { type: DataTypes.DATE(3), allowNull: true },
     },
     { sequelize, tableName: 'customers' },
   );

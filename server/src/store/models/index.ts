@@ -6,7 +6,18 @@ import { defineDictionary } from './dictionary';
 import { defineEntry } from './entry';
 import { defineJob } from './job';
 import { defineMerged } from './merged';
+import {
+  defineAttempt,
+  defineAudit,
+  defineCeremony,
+  defineLink,
+  definePasskey,
+  definePerson,
+  defineSession,
+} from './people';
+import { definePhoto } from './photo';
 import { definePrice } from './price';
+import { defineProposal } from './proposal';
 import { defineSetting } from './setting';
 import { defineSheet } from './sheet';
 import { defineSite } from './site';
@@ -42,6 +53,15 @@ export function defineModels(sequelize: Sequelize) {
     settings,
     benches,
     dictionaries,
+    people: definePerson(sequelize),
+    sessions: defineSession(sequelize),
+    passkeys: definePasskey(sequelize),
+    ceremonies: defineCeremony(sequelize),
+    links: defineLink(sequelize),
+    attempts: defineAttempt(sequelize),
+    audit: defineAudit(sequelize),
+    photos: definePhoto(sequelize),
+    proposals: defineProposal(sequelize),
   };
 }
 

@@ -1,5 +1,7 @@
 /** What every card of a job needs: the sheet, the state folded from the log, and how to add to it. */
 import type { JobResource } from '@jeitinho/core';
+import { useMe } from '../../data/me';
+import { mayWrite, notYourVisit } from '../../data/own-visit';
 import { assess, type Assessment } from '@jeitinho/core/diagnose';
 import {
   canWithdraw,
@@ -93,12 +95,18 @@ export function JobProvider({
   const asked = useSync(job.id);
   const { entries, keeping, show, hide } = useEntries(job.id);
   const [notice, setNotice] = useNotice();
-  const author = job.shop.technician || 'technician';
+  const me = useMe();
+  const author = me?.name ?? 'technician';
   const folded = useMemo(() => foldedLog(written, entries ?? []), [written, entries]);
   const { sheet, state } = folded;
 
   const record = useCallback(
     async <K extends EntryKind>(kind: K, body: BodyOf<K>) => {
+      const authors = (entries ?? []).map((entry) => entry.author);
+      if (me && !mayWrite(job, me, authors)) {
+        setNotice(notYourVisit(job), body);
+        return false;
+      }
       const target = { jobId: job.id, written, author };
       const entry = entryNow(target, kind, body, entries ?? []);
       // On the screen at once where the rules let it by what stands there. The store has the last word: another
@@ -125,7 +133,7 @@ export function JobProvider({
         return false;
       }
     },
-    [job.id, written, sheet, author, entries, state, setNotice, show, hide],
+    [job, me, written, sheet, author, entries, state, setNotice, show, hide],
   );
 
   // What was on its way when the page was closed last; refused or there already, it is done with.

@@ -1,19 +1,27 @@
 /** The licences this unit asks for, and whether somebody here holds them. Asked once a job. */
+import { licenceFor, type LicenceHeld } from '@jeitinho/core';
 import { licensedByPiece } from '@jeitinho/core/job';
 import { Button } from '../../parts/button';
+import { useMe } from '../../data/me';
 import { useJob } from '../job/job-context';
 
 export function LicenceAsk() {
-  const { job, sheet, state, record } = useJob();
+  const { sheet, state, record } = useJob();
   const { licences } = sheet.safety;
   if (!licences?.length) return null;
   const said = state.licence?.body;
-  const who = job.shop.technician;
+  const me = useMe();
+  const who = me?.name ?? '';
+  const held = me?.licences ?? [];
+  const today = new Date().toISOString().slice(0, 10);
   return (
     <section aria-label="Licences" className="mt-3 max-w-xl border border-hair bg-paper px-4 py-3">
       <ul className="m-0 list-none p-0 font-semibold">
         {licences.map((line) => (
-          <li key={line}>{line}</li>
+          <li key={line}>
+            {line}
+            <Held licence={licenceFor(line, held)} today={today} who={who} />
+          </li>
         ))}
       </ul>
       {said ? (
@@ -44,5 +52,26 @@ export function LicenceAsk() {
         </div>
       )}
     </section>
+  );
+}
+
+/** What the shop knows of a licence: whose it is, and whether its day is over. */
+function Held({
+  licence,
+  today,
+  who,
+}: {
+  readonly licence: LicenceHeld | undefined;
+  readonly today: string;
+  readonly who: string;
+}) {
+  if (!licence) return null;
+  const over = licence.until !== null && licence.until < today;
+  return (
+    <span className={`block font-normal ${over ? 'text-brick' : 'text-soft'}`}>
+      {over
+        ? `${who}’s “${licence.name}” ended on ${licence.until}: it does not count any more.`
+        : `${who} holds “${licence.name}”${licence.until === null ? '' : ` until ${licence.until}`}.`}
+    </span>
   );
 }

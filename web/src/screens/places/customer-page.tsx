@@ -7,6 +7,8 @@ import { placeOptions } from '../../data/queries';
 import { DeskFrame } from '../../parts/desk-frame';
 import { many } from '../../parts/many';
 import { NotHere } from '../not-here';
+import { useMay } from '../../data/me';
+import { EraseCustomer } from './erase-customer';
 import { MergeDialog } from './merge-dialog';
 import { EditCustomer, EditSite, NewSite, NewUnit } from './place-forms';
 
@@ -35,6 +37,8 @@ export function CustomerPage() {
 }
 
 function Customer({ place }: { readonly place: PlaceResource }) {
+  const mayErase = useMay('eraseCustomer');
+  const mayEdit = useMay('editCustomer');
   return (
     <DeskFrame>
       <p className="m-0 text-[14px]">
@@ -56,23 +60,28 @@ function Customer({ place }: { readonly place: PlaceResource }) {
           </p>
         </div>
         <div className="flex flex-wrap items-center gap-2">
-          <MergeDialog
-            id={place.id}
-            name={place.name}
-            guess={place.name.split(' ')[0] ?? ''}
-            belongings="places and units"
-            find={async (q) =>
-              (await ask('places', { query: { q } })).map(({ id, name, phone, sites }) => ({
-                id,
-                title: name,
-                detail: [phone, ...sites.map((site) => site.address || site.name)]
-                  .filter(Boolean)
-                  .join(' · '),
-              }))
-            }
-            merge={(double) => ask('mergeCustomer', { params: { id: place.id }, body: { double } })}
-          />
-          <EditCustomer customer={place} />
+          {mayErase && <EraseCustomer id={place.id} name={place.name} />}
+          {mayEdit && (
+            <MergeDialog
+              id={place.id}
+              name={place.name}
+              guess={place.name.split(' ')[0] ?? ''}
+              belongings="places and units"
+              find={async (q) =>
+                (await ask('places', { query: { q } })).map(({ id, name, phone, sites }) => ({
+                  id,
+                  title: name,
+                  detail: [phone, ...sites.map((site) => site.address || site.name)]
+                    .filter(Boolean)
+                    .join(' · '),
+                }))
+              }
+              merge={(double) =>
+                ask('mergeCustomer', { params: { id: place.id }, body: { double } })
+              }
+            />
+          )}
+          {mayEdit && <EditCustomer customer={place} />}
           <NewSite customerId={place.id} />
         </div>
       </div>

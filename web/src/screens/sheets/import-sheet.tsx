@@ -6,7 +6,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { ask } from '../../data/api';
+import { keepSheet, useChangesSheets } from '../../data/keep-sheet';
 import { readTextFile } from '../../data/files';
 import { Button } from '../../parts/button';
 import { DialogFrame } from '../../parts/dialog-frame';
@@ -57,14 +57,21 @@ export function ImportSheet({ known }: { known: readonly SheetListItem[] }) {
         onOpenChange={(open) => !open && setOpened(undefined)}
       >
         <DialogFrame title={opened ? `Import ${opened.name}` : 'Import'}>
-          {opened && <Outcome opened={opened} known={known} />}
+          {opened && <Outcome opened={opened} known={known} onDone={() => setOpened(undefined)} />}
         </DialogFrame>
       </Dialog.Root>
     </>
   );
 }
 
-function Outcome({ opened, known }: { opened: Opened; known: readonly SheetListItem[] }) {
+interface OutcomeProps {
+  readonly opened: Opened;
+  readonly known: readonly SheetListItem[];
+  readonly onDone: () => void;
+}
+
+function Outcome({ opened, known, onDone }: OutcomeProps) {
+  const changes = useChangesSheets();
   const { read, problem } = opened;
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -73,10 +80,11 @@ function Outcome({ opened, known }: { opened: Opened; known: readonly SheetListI
   const wanted = value && { ...value, revision: there ? there.revision + 1 : value.revision };
   const saving = useMutation({
     networkMode: 'always',
-    mutationFn: (sheet: WrittenSheet) => ask('saveSheet', { body: sheet }),
-    onSuccess: async ({ id }) => {
+    mutationFn: (sheet: WrittenSheet) => keepSheet(sheet, changes || !there),
+    onSuccess: async (kept, { id }) => {
       await queries.invalidateQueries({ queryKey: ['sheets'] });
-      void navigate(`/sheets/${encodeURIComponent(id)}`);
+      if (kept === 'proposed') onDone();
+      else void navigate(`/sheets/${encodeURIComponent(id)}`);
     },
   });
   return (

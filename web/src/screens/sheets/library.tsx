@@ -9,6 +9,7 @@ import { DeskFrame } from '../../parts/desk-frame';
 import { Notice } from '../../parts/notice';
 import { SearchLine } from '../../parts/search-line';
 import { ImportSheet } from './import-sheet';
+import { Proposals } from './proposals';
 
 export function Library() {
   const query = useQuery(sheetsOptions());
@@ -28,6 +29,7 @@ export function Library() {
           <ImportSheet known={query.data ?? []} />
         </div>
       </div>
+      <Proposals />
       <SearchLine label="Maker, model, code, connector or part" words={words} onWords={setWords} />
       <Notice
         text={

@@ -6,6 +6,7 @@ import { useDeferredValue, useState } from 'react';
 import { ask, askAll } from '../../data/api';
 import { useDraft } from '../../data/draft';
 import { download } from '../../data/files';
+import { useMay } from '../../data/me';
 import { priceListOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
@@ -22,6 +23,7 @@ const SHOWN = 40;
 const MOST_ROWS = 20_000;
 
 export function PriceList({ currency }: { readonly currency: string }) {
+  const mayChange = useMay('setPriceList');
   const [words, setWords] = useState('');
   const wanted = useDeferredValue(words).trim();
   const list = useQuery(priceListOptions(wanted, SHOWN + 1));
@@ -81,7 +83,7 @@ export function PriceList({ currency }: { readonly currency: string }) {
           column “number” and a column “price” are enough.
         </p>
       )}
-      <BringIn />
+      {mayChange && <BringIn />}
     </section>
   );
 }

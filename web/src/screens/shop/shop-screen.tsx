@@ -6,6 +6,7 @@ import { ask } from '../../data/api';
 import { fieldsIn, useDraft } from '../../data/draft';
 import { shopOptions } from '../../data/queries';
 import { pricesOf } from '../../data/shop-prices';
+import { useMay } from '../../data/me';
 import { Button } from '../../parts/button';
 import { DeskFrame } from '../../parts/desk-frame';
 import { amountIn } from '../../parts/money';
@@ -13,6 +14,7 @@ import { Notice } from '../../parts/notice';
 
 import { JobFiles } from './job-files';
 import { PriceList } from './price-list';
+import { ShopPlaces } from './shop-places';
 
 const FIELDS: readonly (readonly [keyof ShopPrices, string, string])[] = [
   [
@@ -37,8 +39,11 @@ const FIELDS: readonly (readonly [keyof ShopPrices, string, string])[] = [
 
 export function ShopScreen() {
   const shop = useQuery(shopOptions());
+  const mayChange = useMay('setPrices');
+  const mayBring = useMay('importJob');
   return (
     <DeskFrame>
+      <ShopPlaces />
       <h1 className="m-0 text-[25px] font-bold">{shop.data?.name ?? 'The shop'}</h1>
       <p className="m-0 text-soft">
         What is worth measuring, and which way costs least, are reckoned with these prices.
@@ -46,16 +51,21 @@ export function ShopScreen() {
       <Notice
         text={shop.isError ? 'The shop cannot be fetched: the server does not answer.' : undefined}
       />
-      {shop.data && <PricesForm shop={shop.data} />}
+      {shop.data && <PricesForm shop={shop.data} mayChange={mayChange} />}
       <PriceList currency={pricesOf(shop.data ?? NAMELESS_SHOP).currency} />
-      <JobFiles />
+      {mayBring && <JobFiles />}
     </DeskFrame>
   );
 }
 
 type Field = keyof ShopPrices | 'currency' | 'housePercent';
 
-function PricesForm({ shop }: { readonly shop: ShopResource }) {
+interface PricesFormProps {
+  readonly shop: ShopResource;
+  readonly mayChange: boolean;
+}
+
+function PricesForm({ shop, mayChange }: PricesFormProps) {
   const queries = useQueryClient();
   const { prices, currency } = pricesOf(shop);
   const [draft, setDraft] = useDraft('prices');
@@ -155,9 +165,13 @@ function PricesForm({ shop }: { readonly shop: ShopResource }) {
             : ''}
       </p>
       <Notice text={saving.isError ? `Nothing changed: ${saving.error.message}` : undefined} />
-      <Button kind="go" type="submit" disabled={wrong.length > 0 || saving.isPending}>
-        Keep the prices
-      </Button>
+      {mayChange ? (
+        <Button kind="go" type="submit" disabled={wrong.length > 0 || saving.isPending}>
+          Keep the prices
+        </Button>
+      ) : (
+        <p className="m-0 text-soft">Changed by the office or an owner.</p>
+      )}
     </form>
   );
 }

@@ -1,4 +1,5 @@
 /** Sign: the report as it will be printed, and two names under it. */
+import { useMyName } from '../../data/me';
 import { buildReport } from '@jeitinho/core';
 import { aheadOf, guardOf, mendedOf } from '@jeitinho/core/job';
 import { useMemo, useRef } from 'react';
@@ -98,12 +99,7 @@ export function Sign() {
             aria-label="Sign"
             className="no-print mt-5 grid gap-4 border border-ink bg-card p-5 sm:grid-cols-2"
           >
-            <Line
-              label="Technician"
-              value={name}
-              onChange={setTechnician}
-              offered={job.shop.technician}
-            />
+            <Line label="Technician" value={name} onChange={setTechnician} offered={useMyName()} />
             <Line label="Customer" value={customer} onChange={setCustomer} />
             <SignPad
               label="By hand, who did the work"

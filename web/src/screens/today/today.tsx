@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { clockTime, longDay, useNow } from '../../data/now';
 import { watchOpenings } from '../../data/openings';
+import { useMyName } from '../../data/me';
 import { openJobsOptions, shopOptions, signedJobsOptions } from '../../data/queries';
 import { useWeekAhead } from '../../data/week-ahead';
 import { Notice } from '../../parts/notice';
@@ -33,7 +34,7 @@ export function Today() {
   const openedHere = useObservable(watchOpenings, [], NONE);
   const all = [...openedHere.filter(({ id }) => !listed.some((job) => job.id === id)), ...listed];
   useWeekAhead(listed, now);
-  const day = dayOfVisits(all, now, shop.data?.technician);
+  const day = dayOfVisits(all, now, useMyName());
   const [chosenId, choose] = useState<string>();
   const chosen = all.find(({ id }) => id === chosenId) ?? nextStop(day, now);
   const open = all.length - day.later.length - day.elsewhere.length;

@@ -40,7 +40,11 @@ export function Unsent() {
     >
       <h2 className="m-0 text-[18px] font-bold">Only on this device</h2>
       <p className="m-0 text-[14px]">
-        {waiting ? WHY[reach] : 'The server would not take these. Open the job: its roll says why.'}
+        {waiting
+          ? WHY[reach]
+          : shown.some(({ refused }) => refused > 0)
+            ? 'The server would not take these. Open the job: its roll says why.'
+            : 'They belong to somebody else, and wait here for them.'}
       </p>
       <ul className="m-0 mt-1 list-none p-0">
         {shown.map((job) => (
@@ -77,14 +81,19 @@ function useLasting(jobs: readonly UnsentJob[], waiting: boolean): readonly Unse
       setLate(false);
     };
   }, [waiting]);
-  return late && waiting ? jobs : jobs.filter(({ refused }) => refused > 0);
+  return late && waiting
+    ? jobs
+    : jobs.filter(({ refused, others }) => refused > 0 || Object.keys(others).length > 0);
 }
 
-function countsOf({ unsent, photos, refused }: UnsentJob): string {
+function countsOf({ unsent, photos, refused, others }: UnsentJob): string {
   const many = (n: number, one: string, more: string) => (n === 1 ? `1 ${one}` : `${n} ${more}`);
   return [
     unsent > 0 && `${many(unsent, 'entry', 'entries')} to send`,
     photos > 0 && `${many(photos, 'picture', 'pictures')} to send`,
+    ...Object.entries(others).map(
+      ([name, n]) => `${many(n, 'entry', 'entries')} of ${name}, sent when they sign in here`,
+    ),
     refused > 0 && `${many(refused, 'entry', 'entries')} not accepted`,
   ]
     .filter(Boolean)

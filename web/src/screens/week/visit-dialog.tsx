@@ -2,6 +2,7 @@
 import type { JobListItem } from '@jeitinho/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
+import { useMyName } from '../../data/me';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { ask } from '../../data/api';
@@ -127,7 +128,8 @@ function Waits({ job }: { readonly job: JobListItem }) {
 
 function HandOver({ job, onDone }: { readonly job: JobListItem; readonly onDone: () => void }) {
   const shop = useQuery(shopOptions());
-  const owner = job.technician ?? shop.data?.technician ?? '';
+  const me = useMyName();
+  const owner = job.technician ?? me;
   const [to, setTo] = useState('');
   const [note, setNote] = useDraft(`hand-over.${job.id}`);
   const queries = useQueryClient();

@@ -12,7 +12,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Said } from '../../../parts/said';
-import { ask } from '../../../data/api';
+import { keepSheet, useChangesSheets } from '../../../data/keep-sheet';
 import { dictionaryOptions, revisionsOptions, sheetOptions } from '../../../data/queries';
 import { Button } from '../../../parts/button';
 import { DeskFrame } from '../../../parts/desk-frame';
@@ -149,6 +149,7 @@ function Result({
   const navigate = useNavigate();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [trouble, setTrouble] = useState<string>();
+  const changes = useChangesSheets();
   const cells = useMemo(() => compareDictionary(sheet, dictionary), [sheet, dictionary]);
   const failed = Object.entries(dictionary.failed);
   const toggle = (key: string) => {
@@ -160,8 +161,9 @@ function Result({
     try {
       const revisions = await client.fetchQuery(revisionsOptions(sheet.id));
       const revision = Math.max(...revisions.map((each) => each.revision)) + 1;
-      await ask('saveSheet', { body: { ...adopt(sheet, wanted), revision } });
+      const kept = await keepSheet({ ...adopt(sheet, wanted), revision }, changes);
       await client.invalidateQueries({ queryKey: ['sheets'] });
+      if (kept === 'proposed') return void navigate('/sheets');
       void navigate(
         `/sheets/${encodeURIComponent(sheet.id)}/compare?from=${sheet.revision}&to=${revision}`,
       );

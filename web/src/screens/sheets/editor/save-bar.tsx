@@ -3,9 +3,11 @@ import type { WrittenSheet } from '@jeitinho/core/sheet';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { ApiProblem, ask } from '../../../data/api';
+import { ApiProblem } from '../../../data/api';
+import { keepSheet, useChangesSheets } from '../../../data/keep-sheet';
 import { sheetOptions } from '../../../data/queries';
 import { Button } from '../../../parts/button';
+import { FIELD } from '../../../parts/field';
 import { Notice } from '../../../parts/notice';
 import { Changes } from '../compare';
 import type { Checks } from './use-checks';
@@ -24,14 +26,18 @@ export function SaveBar({ id, base, sheet, checks, newest }: SaveBarProps) {
   const navigate = useNavigate();
   const [theirs, setTheirs] = useState<WrittenSheet>();
   const [comparing, setComparing] = useState(false);
+  const changes = useChangesSheets();
+  const proposes = !changes && base > 0;
+  const [note, setNote] = useState('');
   const wanted = (theirs?.revision ?? base) + 1;
   const saving = useMutation({
     networkMode: 'always',
-    mutationFn: () => ask('saveSheet', { body: { ...sheet, revision: wanted } }),
-    onSuccess: async () => {
+    mutationFn: () => keepSheet({ ...sheet, revision: wanted }, !proposes, note.trim()),
+    onSuccess: async (kept) => {
       await dropDraft(id);
       await queries.invalidateQueries({ queryKey: ['sheets'] });
-      void navigate(`/sheets/${encodeURIComponent(id)}`);
+      // What was proposed waits among the others.
+      void navigate(kept === 'proposed' ? '/sheets' : `/sheets/${encodeURIComponent(id)}`);
     },
     onError: async (error) => {
       if (!(error instanceof ApiProblem) || error.problem.code !== 'revision-taken') return;
@@ -67,7 +73,18 @@ export function SaveBar({ id, base, sheet, checks, newest }: SaveBarProps) {
         <Button kind="quiet" onClick={() => void discard()}>
           Discard my changes
         </Button>
-        <span className="flex flex-wrap gap-2">
+        <span className="flex flex-wrap items-end gap-2">
+          {proposes && (
+            <label className="text-[14px] text-soft">
+              Why, for the lead who looks at it
+              <input
+                value={note}
+                maxLength={1000}
+                onChange={(event) => setNote(event.target.value)}
+                className={FIELD}
+              />
+            </label>
+          )}
           {theirs && (
             <Button onClick={() => setComparing(!comparing)}>
               {comparing ? 'Hide the differences' : `Compare with revision ${theirs.revision}`}
@@ -78,7 +95,11 @@ export function SaveBar({ id, base, sheet, checks, newest }: SaveBarProps) {
             disabled={!sound || !changed || saving.isPending}
             onClick={() => saving.mutate()}
           >
-            {sound ? `Save as revision ${wanted}` : 'Mend first, then save'}
+            {!sound
+              ? 'Mend first, then save'
+              : proposes
+                ? `Propose as revision ${wanted}`
+                : `Save as revision ${wanted}`}
           </Button>
         </span>
       </div>

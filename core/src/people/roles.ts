@@ -1,0 +1,37 @@
+/** What a person of the shop may be; somebody may be several of them. */
+import { Type, type Static } from '@sinclair/typebox';
+
+export const ROLES = ['technician', 'lead', 'office', 'owner'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** What each does, in a line. */
+export const ROLE_WORDS: Readonly<Record<Role, string>> = {
+  technician: 'measures, mends and signs visits',
+  lead: 'keeps the sheets, and may work on anybody’s visit',
+  office: 'keeps customers, visits and prices',
+  owner: 'keeps people and data, and may do all of it',
+};
+
+export const roleSchema = Type.Union(ROLES.map((role) => Type.Literal(role)));
+
+/** A licence is a person's, and mostly ends some day. */
+export const licenceHeldSchema = Type.Object(
+  {
+    name: Type.String({ minLength: 1, maxLength: 120 }),
+    /** Last day, `2027-03-31`; null for one that does not end. */
+    until: Type.Union([Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' }), Type.Null()]),
+  },
+  { additionalProperties: false },
+);
+export type LicenceHeld = Static<typeof licenceHeldSchema>;
+
+/**
+ * The licence that somebody holds for a line of a sheet, such as “Gas work: licensed gas technician only.”: the
+ * one whose name stands in it; of several the one that is good longest. Undefined for none.
+ */
+export function licenceFor(line: string, held: readonly LicenceHeld[]): LicenceHeld | undefined {
+  const said = line.toLowerCase();
+  return held
+    .filter(({ name }) => said.includes(name.trim().toLowerCase()))
+    .sort((a, b) => (b.until ?? '9999').localeCompare(a.until ?? '9999'))[0];
+}

@@ -1,0 +1,119 @@
+/**
+ * Who is signed in on this device. Known here so that the page works without the server: entries carry the name
+ * at once, and are sent when the server knows them too.
+ */
+import type { PersonResource, Role, RouteName, SessionResource } from '@jeitinho/core';
+import { reachOf } from '@jeitinho/core';
+import { useSyncExternalStore } from 'react';
+import { dropItem, keepItem, keptItem } from './device';
+import { localStore } from './local-store';
+import { ME_KEY } from './me-key';
+import { onSignedOut } from './signed-out';
+
+const ME = 'jeitinho.me';
+const KNOWN = 'jeitinho.known';
+const MOST_KNOWN = 12;
+
+/** Somebody who signed in on this device before. */
+export interface Known {
+  readonly id: string;
+  readonly name: string;
+  /** What they sign in with; absent where a passkey or one press does. */
+  readonly login?: string | undefined;
+}
+
+interface Here {
+  readonly me: PersonResource | undefined;
+  /** The server said that nobody is signed in here. */
+  readonly signedOut: boolean;
+  readonly known: readonly Known[];
+  /** They go on all the same: what they write is kept, and sent when they sign in. */
+  readonly goesOn: boolean;
+}
+
+function parsed<T>(key: string): T | undefined {
+  try {
+    return JSON.parse(keptItem(key) ?? 'null') ?? undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+let here: Here = {
+  me: parsed<PersonResource>(ME),
+  signedOut: false,
+  goesOn: false,
+  known: parsed<Known[]>(KNOWN) ?? [],
+};
+const listeners = new Set<() => void>();
+
+function set(next: Here): void {
+  here = next;
+  for (const listener of listeners) listener();
+}
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** What the server says of this device. */
+export function noteSession({ person }: SessionResource, login?: string): void {
+  if (!person) return noteSignedOut();
+  keepItem(ME, JSON.stringify(person));
+  const known = [
+    {
+      id: person.id,
+      name: person.name,
+      login: login ?? here.known.find(({ id }) => id === person.id)?.login,
+    },
+    ...here.known.filter(({ id }) => id !== person.id),
+  ].slice(0, MOST_KNOWN);
+  keepItem(KNOWN, JSON.stringify(known));
+  // For the service worker, which sees only this store.
+  localStore.documents.put({ key: ME_KEY, value: person }).catch(() => undefined);
+  set({ me: person, signedOut: false, goesOn: false, known });
+}
+
+/** The server knows nobody here: what is written waits, under the name that it has. */
+export function noteSignedOut(): void {
+  if (!here.signedOut) set({ ...here, signedOut: true });
+}
+
+onSignedOut(noteSignedOut);
+
+/** They left this device: their name stays among those who may come back. */
+export function leave(): void {
+  dropItem(ME);
+  localStore.documents.delete(ME_KEY).catch(() => undefined);
+  set({ ...here, me: undefined, signedOut: true, goesOn: false });
+}
+
+/** Without the server the device changes hands all the same; what each writes waits for their own signing in. */
+export function goOnAs({ id, name }: Known): void {
+  const person: PersonResource =
+    here.me?.id === id
+      ? here.me
+      : { id, name, roles: ['technician'], licences: [], formerly: [], removedAt: null };
+  keepItem(ME, JSON.stringify(person));
+  localStore.documents.put({ key: ME_KEY, value: person }).catch(() => undefined);
+  set({ ...here, me: person, goesOn: true });
+}
+
+export function forgetKnown(id: string): void {
+  const known = here.known.filter((each) => each.id !== id);
+  keepItem(KNOWN, JSON.stringify(known));
+  set({ ...here, known });
+}
+
+export const useHere = (): Here => useSyncExternalStore(subscribe, () => here);
+export const useMe = (): PersonResource | undefined => useHere().me;
+
+/** Under which name entries are written now. */
+export const myName = (): string => here.me?.name ?? 'technician';
+export const useMyName = (): string => useHere().me?.name ?? 'technician';
+
+/** Whether somebody may do something; what they may not is not offered. */
+export const may = (person: { readonly roles: readonly Role[] } | undefined, route: RouteName) =>
+  reachOf(route, person?.roles);
+export const useMay = (route: RouteName): boolean => may(useMe(), route) !== undefined;
