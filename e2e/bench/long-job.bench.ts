@@ -1,6 +1,7 @@
 /** Opening a job of 500 entries that this device has seen before, with the processor slowed four times. */
 import { v7 as uuidv7 } from 'uuid';
 import { bridgeDead, test } from '../support/test';
+import { fetch } from '../support/signed-in';
 
 const WANTED = 500;
 const RUNS = 7;

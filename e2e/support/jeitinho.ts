@@ -55,7 +55,10 @@ export class Jeitinho {
   }
 
   get url(): string {
-    return `http://127.0.0.1:${this.port}`;
+    const host = this.more[this.more.indexOf('--host') + 1];
+    return this.more.includes('--host')
+      ? `https://${host}:${this.port}`
+      : `http://127.0.0.1:${this.port}`;
   }
 
   /** Resolves once the ready line is printed. @throws with the output when it ends before that. */

@@ -3,6 +3,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { test as base, expect, type Page } from '@playwright/test';
 import { freePort, Jeitinho } from './jeitinho';
 import { kept, provenDead } from './proven-dead';
+import { fetch, ownCookie, signedIn } from './signed-in';
 import { UNITS } from './units';
 
 export { kept, provenDead, UNITS };
@@ -24,6 +25,17 @@ export const test = base.extend<
     },
     { scope: 'worker', timeout: 120_000 },
   ],
+  /** Signed in as the demo's owner, who may do everything. */
+  context: async ({ context, jeitinho }, use) => use(await signedIn(context, jeitinho.url)),
+  request: async ({ playwright, jeitinho }, use) => {
+    const cookie = await ownCookie(jeitinho.url);
+    const request = await playwright.request.newContext({
+      baseURL: jeitinho.url,
+      extraHTTPHeaders: { cookie },
+    });
+    await use(request);
+    await request.dispose();
+  },
   baseURL: async ({ jeitinho }, use) => use(jeitinho.url),
   /** Opens a fresh job, on the café's fridge where nothing else is said; gives its id. */
   newJob: async ({ jeitinho }, use) => {

@@ -10,6 +10,7 @@ import {
   test,
   type Page,
 } from '../support/test';
+import { fetch } from '../support/signed-in';
 
 const field = (page: Page) => page.getByRole('textbox', { name: /^Reading/ });
 
@@ -136,7 +137,7 @@ test('an entry the server will not take is set aside with its reason; the rest g
     id: crypto.randomUUID(),
     kind,
     at,
-    author: 'Rui',
+    author: 'Davi Moura',
     body,
   });
   const sent = await fetch(`${jeitinho.url}/api/v1/jobs/${id}/entries`, {

@@ -1,11 +1,12 @@
 /** What is built and started, not only its sources: odd entries are told, odd messages stop nothing. */
 import { expect, test } from '../support/test';
+import { fetch } from '../support/signed-in';
 
 const entry = (kind: string, body: unknown) => ({
   id: crypto.randomUUID(),
   kind,
   at: new Date().toISOString(),
-  author: 'Ana',
+  author: 'Davi Moura',
   body,
 });
 

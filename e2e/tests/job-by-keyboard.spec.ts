@@ -12,6 +12,7 @@ import {
   signAs,
   test,
 } from '../support/test';
+import { fetch, signedIn } from '../support/signed-in';
 
 async function tabTo(page: Page, target: Locator): Promise<void> {
   for (let i = 0; i < 30; i += 1) {
@@ -31,6 +32,7 @@ test('from arrival to the signed report, reloading and losing the server on the 
     viewport: { width: 1280, height: 800 },
     serviceWorkers: 'allow',
   });
+  await signedIn(context, jeitinho.url);
   const page = await context.newPage();
   await page.clock.install();
   const heading = (name: string) =>

@@ -2,6 +2,7 @@
 import type { Page } from '@playwright/test';
 import { expect, opened, press, test } from '../support/test';
 import { WHOLE } from '../support/browser';
+import { fetch, signedIn } from '../support/signed-in';
 
 // Notices, and the service worker that sends by itself, need the whole browser.
 test.use({ launchOptions: WHOLE });
@@ -67,7 +68,7 @@ test('a text with half a character is set aside with its reason, the rest is sen
               jobId,
               kind: 'observed',
               at: new Date().toISOString(),
-              author: 'Ana',
+              author: 'Davi Moura',
               body: { text },
               sendState: 'unsent',
             }),
@@ -118,6 +119,7 @@ test('what the page cannot send, the service worker sends when the browser says 
     baseURL: jeitinho.url,
     serviceWorkers: 'allow',
   });
+  await signedIn(context, jeitinho.url);
   const page = await context.newPage();
   await page.goto('/');
   await page.evaluate(async () => {

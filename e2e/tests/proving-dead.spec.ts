@@ -15,6 +15,7 @@ import {
   test,
   type Page,
 } from '../support/test';
+import { fetch, signedIn } from '../support/signed-in';
 
 test.use({ viewport: { width: 1280, height: 800 } });
 
@@ -186,6 +187,7 @@ async function device(browser: Browser, url: string): Promise<Page> {
     baseURL: url,
     viewport: { width: 1280, height: 800 },
   });
+  await signedIn(context, url);
   return context.newPage();
 }
 
@@ -227,7 +229,7 @@ test('two devices that cross: a late “dead proven” does not outweigh “ener
           id: crypto.randomUUID(),
           kind: 'volts-seen',
           at: new Date().toISOString(),
-          author: 'Rui',
+          author: 'Davi Moura',
           body: {
             function: 'V=',
             reading: { kind: 'value', value: 61 },

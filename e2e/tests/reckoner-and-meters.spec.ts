@@ -1,5 +1,6 @@
 /** Figures worked out, units switched for all at once; meters written, and refused where they would not do. */
 import { confirm, expect, opened, press, provenDead, reading, test } from '../support/test';
+import { fetch } from '../support/signed-in';
 
 const WALL_SPLIT = '01930000-0000-7000-8000-000000000129';
 const PLASMA = '01930000-0000-7000-8000-000000000132';

@@ -1,6 +1,7 @@
 /** The library, reading a sheet, writing one, comparing, files in and out, two writers at once. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '../support/test';
+import { fetch } from '../support/signed-in';
 
 const BOILER = 'termalva-tb24';
 const section = (page: Page, name: string) =>

@@ -13,6 +13,7 @@ import {
   test,
   type Page,
 } from '../support/test';
+import { fetch } from '../support/signed-in';
 
 test.use({ viewport: { width: 1280, height: 800 } });
 
@@ -277,7 +278,7 @@ test('a dead test is recorded neither LIVE nor NOT PROVEN, not even past the app
         .padStart(12, '0')}`,
       kind,
       at: new Date().toISOString(),
-      author: 'Ana',
+      author: 'Davi Moura',
       body,
     };
     const response = await fetch(`${jeitinho.url}/api/v1/jobs/${id}/entries`, {

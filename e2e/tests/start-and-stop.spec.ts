@@ -4,6 +4,7 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { freePort, Jeitinho, ROOT } from '../support/jeitinho';
+import { beginShop, fetch } from '../support/signed-in';
 
 const script = join(ROOT, 'jeitinho');
 const run = (args: string[], input = '') => spawnSync(script, args, { input, encoding: 'utf8' });
@@ -11,6 +12,8 @@ const run = (args: string[], input = '') => spawnSync(script, args, { input, enc
 test('starts empty with --no-demo, keeps its data, and leaves no process behind', async () => {
   const first = new Jeitinho(await freePort(), undefined, ['--no-demo']);
   await first.start();
+  expect(first.output).toContain('Nobody keeps this shop yet');
+  await beginShop(first);
   const jobs = async () => (await fetch(`${first.url}/api/v1/jobs`)).json() as Promise<unknown[]>;
   expect(await jobs()).toEqual([]);
   const made = await fetch(`${first.url}/api/v1/customers`, {
@@ -25,6 +28,7 @@ test('starts empty with --no-demo, keeps its data, and leaves no process behind'
   expect(first.databaseProcesses()).toEqual([]);
 
   await first.start();
+  expect(first.output).not.toContain('/welcome#');
   const customers = await (await fetch(`${first.url}/api/v1/customers`)).json();
   expect(customers).toMatchObject([{ name: 'Olaria do Morro' }]);
   expect(run(['stop', '--data', first.data]).status).toBe(0);

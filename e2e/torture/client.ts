@@ -3,6 +3,7 @@
  * odd thing can be sent. Answers without a length are not read; ours all have one.
  */
 import { connect, type Socket } from 'node:net';
+import { ownCookie } from '../support/signed-in';
 
 export interface Answer {
   readonly status: number;
@@ -20,8 +21,11 @@ const PATIENCE_MS = 60_000;
 const idle = new Map<string, Socket[]>();
 
 /** @throws where there is no answer: the server is gone, or silent for a minute. */
-export async function ask(url: string, asked: Asked = {}): Promise<Answer> {
+/** As the demo's owner. */
+export async function ask(url: string, given: Asked = {}): Promise<Answer> {
   const { host, hostname, port, pathname, search } = new URL(url);
+  const cookie = pathname.startsWith('/api/') ? await ownCookie(url) : undefined;
+  const asked = { ...given, headers: { ...(cookie && { cookie }), ...given.headers } };
   const kept = idleSocket(host);
   try {
     return await exchange(kept ?? connect(Number(port), hostname), host, pathname + search, asked);

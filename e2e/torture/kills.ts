@@ -128,7 +128,7 @@ async function kill(jeitinho: Jeitinho, kind: Killed): Promise<void> {
 /** Until the server answers again; the script starts the database anew. */
 export async function answering(url: string): Promise<void> {
   for (let n = 0; n < 600; n += 1) {
-    const answer = await ask(`${url}/health`).catch(() => undefined);
+    const answer = await ask(`${url}/health/ready`).catch(() => undefined);
     if (answer?.status === 200) return;
     await pause(100);
   }

@@ -8,7 +8,7 @@ export const remark = (text: string) => ({
   id: crypto.randomUUID(),
   kind: 'observed',
   at: new Date().toISOString(),
-  author: 'Ana',
+  author: 'Davi Moura',
   device: 'load',
   body: { text },
 });

@@ -3,6 +3,7 @@ import { WebSocket } from 'ws';
 import { ask, made, post } from './client';
 import { UNITS } from '../support/units';
 import { dice } from './fuzz';
+import { ownCookie } from '../support/signed-in';
 
 export interface MeterResult {
   readonly messages: number;
@@ -74,9 +75,10 @@ export async function meterGarbage(url: string, floods: number, seed = 1): Promi
   return { messages, slowest: Math.round(slowest), measures };
 }
 
-const opened = (address: string): Promise<WebSocket> =>
-  new Promise((resolve, reject) => {
-    const socket = new WebSocket(address);
+const opened = async (address: string): Promise<WebSocket> => {
+  const cookie = await ownCookie(address.replace(/^ws/, 'http'));
+  return new Promise((resolve, reject) => {
+    const socket = new WebSocket(address, { headers: { cookie } });
     socket.on('error', reject);
     socket.once('open', () => {
       socket.removeAllListeners('error');
@@ -84,3 +86,4 @@ const opened = (address: string): Promise<WebSocket> =>
       resolve(socket);
     });
   });
+};

@@ -43,3 +43,21 @@ test('a disk that is full costs lines, nothing else', async () => {
   expect(() => close()).not.toThrow();
   await new Promise((resolve) => setTimeout(resolve, 100));
 });
+
+test('a full file becomes an old one, and five old ones stay', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'jeitinho-log.'));
+  const path = join(folder, 'server.log');
+  const { log, close } = openLog(path, 'info', 200);
+  for (let turn = 0; turn < 8; turn += 1) {
+    for (let i = 0; i < 4; i += 1) log.info({ turn }, 'x'.repeat(60));
+    await new Promise((resolve) => setTimeout(resolve, 400));
+  }
+  close();
+  const { readdirSync } = await import('node:fs');
+  expect(readdirSync(folder).sort()).toEqual(
+    ['server.log', ...[1, 2, 3, 4, 5].map((n) => `server.log.${n}`)].sort(),
+  );
+  expect(statSync(`${path}.1`).mode & 0o777).toBe(0o600);
+  // The newest of the old ones has the newest lines.
+  expect(readFileSync(`${path}.1`, 'utf8')).toContain('"turn":7');
+});

@@ -21,7 +21,7 @@ export class ApiProblem extends Error {
 }
 
 /** Why nothing can be sent now. */
-export type Away = 'unreachable' | 'no-database' | 'disk-full';
+export type Away = 'unreachable' | 'no-database' | 'disk-full' | 'signed-out';
 
 /** No answer: no network, no server, or one that says it cannot store anything now. */
 export class Unreachable extends Error {
@@ -134,7 +134,13 @@ async function answerTo(method: string, path: string, body?: unknown): Promise<R
   if (response.ok) return response;
   if (response.headers.get('content-type')?.startsWith('application/problem+json')) {
     const problem = (await response.json()) as Problem;
-    if (problem.code === 'signed-out') noteRefusedSession();
+    if (problem.code === 'signed-out') {
+      noteRefusedSession();
+      // What this device keeps is shown meanwhile, and what it wrote waits.
+      throw new Unreachable('signed-out', problem.detail);
+    }
+    if (problem.code === 'too-often' && !path.startsWith('/session') && !path.startsWith('/me'))
+      throw new Unreachable('unreachable', problem.detail);
     // It is there and cannot store anything: to be come back to, as if it were not.
     if (response.status === 503) throw new Unreachable(awayOf(problem.code), problem.detail);
     throw new ApiProblem(problem);

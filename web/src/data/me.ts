@@ -7,19 +7,22 @@ import { reachOf } from '@jeitinho/core';
 import { useSyncExternalStore } from 'react';
 import { dropItem, keepItem, keptItem } from './device';
 import { localStore } from './local-store';
-import { ME_KEY } from './me-key';
+import { ME_KEY, type KeptMe } from './me-key';
 import { onSignedOut } from './signed-out';
 
 const ME = 'jeitinho.me';
 const KNOWN = 'jeitinho.known';
+const GOES_ON = 'jeitinho.goes-on';
 const MOST_KNOWN = 12;
 
 /** Somebody who signed in on this device before. */
 export interface Known {
   readonly id: string;
   readonly name: string;
-  /** What they sign in with; absent where a passkey or one press does. */
+  /** What they sign in with; absent where one press does. */
   readonly login?: string | undefined;
+  /** The last time by passkey. */
+  readonly passkey?: boolean | undefined;
 }
 
 interface Here {
@@ -41,8 +44,8 @@ function parsed<T>(key: string): T | undefined {
 
 let here: Here = {
   me: parsed<PersonResource>(ME),
-  signedOut: false,
-  goesOn: false,
+  signedOut: keptItem(GOES_ON) !== undefined,
+  goesOn: keptItem(GOES_ON) !== undefined,
   known: parsed<Known[]>(KNOWN) ?? [],
 };
 const listeners = new Set<() => void>();
@@ -57,21 +60,38 @@ const subscribe = (listener: () => void) => {
   return () => listeners.delete(listener);
 };
 
+/** For whatever sends, the service worker too, which sees only this store. */
+function keepMe(person: PersonResource, signedIn: boolean): void {
+  const value: KeptMe = { person, signedIn };
+  localStore.documents.put({ key: ME_KEY, value }).catch(() => undefined);
+  if (signedIn) dropItem(GOES_ON);
+}
+
 /** What the server says of this device. */
-export function noteSession({ person }: SessionResource, login?: string): void {
-  if (!person) return noteSignedOut();
+export function noteSession({ person }: SessionResource): void {
+  // Somebody goes on here whom the server does not know yet: its cookie is still another's.
+  if (!person || (here.goesOn && here.me?.id !== person.id)) return noteSignedOut();
+  noteSignedIn(person);
+}
+
+/** Somebody came in, or is still in. @param how - How they did, where they just did. */
+export function noteSignedIn(
+  person: PersonResource,
+  how?: { readonly login?: string; readonly passkey?: boolean },
+): void {
+  const before = here.known.find(({ id }) => id === person.id);
   keepItem(ME, JSON.stringify(person));
   const known = [
     {
       id: person.id,
       name: person.name,
-      login: login ?? here.known.find(({ id }) => id === person.id)?.login,
+      login: how?.login ?? before?.login,
+      passkey: how ? how.passkey : before?.passkey,
     },
     ...here.known.filter(({ id }) => id !== person.id),
   ].slice(0, MOST_KNOWN);
   keepItem(KNOWN, JSON.stringify(known));
-  // For the service worker, which sees only this store.
-  localStore.documents.put({ key: ME_KEY, value: person }).catch(() => undefined);
+  keepMe(person, true);
   set({ me: person, signedOut: false, goesOn: false, known });
 }
 
@@ -85,6 +105,7 @@ onSignedOut(noteSignedOut);
 /** They left this device: their name stays among those who may come back. */
 export function leave(): void {
   dropItem(ME);
+  dropItem(GOES_ON);
   localStore.documents.delete(ME_KEY).catch(() => undefined);
   set({ ...here, me: undefined, signedOut: true, goesOn: false });
 }
@@ -96,8 +117,9 @@ export function goOnAs({ id, name }: Known): void {
       ? here.me
       : { id, name, roles: ['technician'], licences: [], formerly: [], removedAt: null };
   keepItem(ME, JSON.stringify(person));
-  localStore.documents.put({ key: ME_KEY, value: person }).catch(() => undefined);
-  set({ ...here, me: person, goesOn: true });
+  keepMe(person, false);
+  keepItem(GOES_ON, person.id);
+  set({ ...here, me: person, signedOut: true, goesOn: true });
 }
 
 export function forgetKnown(id: string): void {

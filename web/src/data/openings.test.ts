@@ -65,7 +65,11 @@ test('without the server it is opened here, with its sheet and the meter in hand
     site: { name: 'Café da Ponte' },
   });
   const [entry] = await store.entries.where({ jobId: id }).toArray();
-  expect(entry).toMatchObject({ kind: 'opened', author: 'Ana', body: { meter: null, rules: 2 } });
+  expect(entry).toMatchObject({
+    kind: 'opened',
+    author: 'technician',
+    body: { meter: null, rules: 2 },
+  });
   expect(await unsentJobs(store)).toEqual([id]);
   expect(await unsentByJob(store)).toMatchObject([{ jobId: id, unsent: 1, refused: 0 }]);
 });

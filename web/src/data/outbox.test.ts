@@ -4,6 +4,7 @@ import { watchAnswers } from './answer-watch';
 import { clockOffset } from './device';
 import { LocalStore, type LocalEntry } from './local-store';
 import { sendAgain, sendAll, syncJob, unsentJobs } from './outbox';
+import { ME_KEY } from './me-key';
 import { unsentByJob } from './unsent';
 
 const JOB = 'job-1';
@@ -325,7 +326,10 @@ describe('of all jobs', () => {
     expect(await sendAll(store)).toBe('reached');
     expect(server.log.map(({ id }) => id)).toEqual(['server', 'a', 'b']);
     expect(await unsentByJob(store)).toEqual([
-      { jobId: 'job-0', label: undefined, unsent: 1, refused: 0, photos: 0, reason: undefined },
+      {
+        ...{ jobId: 'job-0', label: undefined, unsent: 1, refused: 0 },
+        ...{ photos: 0, others: {}, reason: undefined },
+      },
     ]);
   });
 
@@ -348,4 +352,62 @@ test('a long log comes in parts', async () => {
   expect(await syncJob(JOB, store)).toBe('reached');
   expect(await local()).toHaveLength(8);
   expect(asked).toHaveLength(3);
+});
+
+describe('several people on one device', () => {
+  const by = (author: string, id: string) => ({ ...note(id, id), author });
+  const works = (name: string, signedIn = true) =>
+    store.documents.put({
+      key: ME_KEY,
+      value: {
+        signedIn,
+        person: {
+          id: name,
+          name,
+          roles: ['technician'],
+          licences: [],
+          formerly: [],
+          removedAt: null,
+        },
+      },
+    });
+  const keep = (...entries: LogEntry[]) =>
+    store.entries.bulkAdd(
+      entries.map((entry) => ({ ...entry, jobId: JOB, sendState: 'unsent' }) as LocalEntry),
+    );
+  const sent = () => server.log.filter(({ kind }) => kind === 'observed').map(({ id }) => id);
+
+  test('each one’s entries go when they are signed in, and the others’ wait by name', async () => {
+    await keep(by('Rute', 'r1'), by('Davi', 'd1'), by('Rute', 'r2'));
+    await works('Davi');
+    await syncJob(JOB, store);
+    expect(sent()).toEqual(['d1']);
+    expect(await unsentByJob(store)).toMatchObject([{ unsent: 0, others: { Rute: 2 } }]);
+    await works('Rute');
+    await syncJob(JOB, store);
+    expect(sent()).toEqual(['d1', 'r1', 'r2']);
+    expect(await unsentByJob(store)).toEqual([]);
+  });
+
+  test('who goes on without signing in sends nothing, whoever’s cookie it is', async () => {
+    await keep(by('Rute', 'r1'), by('Davi', 'd1'));
+    await works('Davi', false);
+    await syncJob(JOB, store);
+    expect(sent()).toEqual([]);
+    expect(await unsentByJob(store)).toMatchObject([{ unsent: 1, others: { Rute: 1 } }]);
+  });
+
+  test('what hangs on another’s entry is not refused for good: it waits behind it', async () => {
+    await keep(by('Rute', 'a-dead'), by('Davi', 'b-ohms'));
+    server.refuse = 'b-ohms';
+    await works('Davi');
+    await syncJob(JOB, store);
+    expect((await store.entries.get('b-ohms'))?.sendState).toBe('unsent');
+    server.refuse = undefined;
+    await works('Rute');
+    await syncJob(JOB, store);
+    await works('Davi');
+    await syncJob(JOB, store);
+    expect(sent()).toEqual(['a-dead', 'b-ohms']);
+  });
 });

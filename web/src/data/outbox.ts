@@ -5,7 +5,7 @@
 import type { EntriesResource } from '@jeitinho/core';
 import { ApiProblem, ask, Unreachable, type Away } from './api';
 import { noteClockOffset } from './device';
-import { namesHere } from './me-key';
+import { namesSent } from './me-key';
 import { sendOpening } from './openings';
 import { sendPhotos } from './photos';
 import { asStored, localStore, type LocalEntry, type LocalStore } from './local-store';
@@ -83,7 +83,7 @@ async function reaching(work: () => Promise<void>): Promise<Reach> {
 }
 
 async function send(jobId: string, store: LocalStore): Promise<void> {
-  const mine = await namesHere(store);
+  const mine = await namesSent(store);
   await sendOpening(jobId, store, mine);
   /** Refused while another's wait before them: they may hang on those, and wait as well. */
   const behind = new Set<string>();
@@ -141,6 +141,8 @@ async function sendBatch(
     const { entry, status } = error.problem;
     const named = entry?.id ?? (entry && batch[entry.index]?.id);
     // One entry stands in the way of the rest: set it aside with the reason, and go on with the rest.
+    // Not theirs whose cookie this is: it waits for whoever wrote it.
+    if (error.problem.code === 'not-the-author') throw error;
     if (named !== undefined) {
       if (error.problem.status === 409 && waits(named)) return;
       return setAside(named, error.message, store);

@@ -1,7 +1,8 @@
 /** Ways in, as the page asks for them. Each notes who is here, and what waited is sent. */
 import type { SessionResource } from '@jeitinho/core';
 import { ask } from './api';
-import { leave, noteSession } from './me';
+import { leave, noteSignedIn } from './me';
+import { sendAll } from './outbox';
 import { patiently } from './piece';
 
 /** What the list of one's devices calls this one. */
@@ -14,20 +15,24 @@ export function deviceTitle(agent = navigator.userAgent): string {
 
 const device = () => deviceTitle();
 
-async function noted(session: Promise<SessionResource>, login?: string): Promise<SessionResource> {
+async function noted(
+  session: Promise<SessionResource>,
+  how: { readonly login?: string; readonly passkey?: boolean } = {},
+): Promise<SessionResource> {
   const answer = await session;
-  noteSession(answer, login);
+  if (answer.person) noteSignedIn(answer.person, how);
+  void sendAll();
   return answer;
 }
 
 export const signIn = (login: string, password: string) =>
-  noted(ask('signIn', { body: { login, password, device: device() } }), login);
+  noted(ask('signIn', { body: { login, password, device: device() } }), { login });
 
 export const signInDemo = (person: string) =>
   noted(ask('signInDemo', { body: { person, device: device() } }));
 
 export const useLink = (body: { token: string; name?: string; login: string; password: string }) =>
-  noted(ask('useLink', { body: { ...body, device: device() } }), body.login);
+  noted(ask('useLink', { body: { ...body, device: device() } }), { login: body.login });
 
 /** @throws {Error} with a sentence, also where the person or the browser breaks it off. */
 export async function signInWithPasskey(): Promise<SessionResource> {
@@ -37,7 +42,10 @@ export async function signInWithPasskey(): Promise<SessionResource> {
     // What the library of the server made, the library of the browser takes.
     startAuthentication({ optionsJSON: options as never }),
   );
-  return noted(ask('passkeySignIn', { body: { id, response: { ...response }, device: device() } }));
+  return noted(
+    ask('passkeySignIn', { body: { id, response: { ...response }, device: device() } }),
+    { passkey: true },
+  );
 }
 
 /** @throws {Error} with a sentence. */

@@ -14,6 +14,7 @@ export function JobClock() {
 const AWAY: Partial<Record<Reach, string>> = {
   'no-database': 'database away',
   'disk-full': 'server’s disk full',
+  'signed-out': 'not signed in',
 };
 
 /** How long a fresh entry may be on its way before it is worth a word. */

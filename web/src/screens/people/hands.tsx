@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { ApiProblem, Unreachable } from '../../data/api';
+import { ApiProblem, ask, Unreachable } from '../../data/api';
 import { forgetKnown, goOnAs, useHere, type Known } from '../../data/me';
 import { sessionOptions } from '../../data/queries';
 import { signInDemo, signInWithPasskey, signOut } from '../../data/sign-in';
@@ -76,8 +76,10 @@ function Hands({ onDone }: { readonly onDone: () => void }) {
     networkMode: 'always',
     mutationFn: async (person: Known) => {
       if (demo.some(({ id }) => id === person.id)) return signInDemo(person.id);
-      if (!passkeys) return undefined;
-      return signInWithPasskey();
+      if (passkeys && person.passkey) return signInWithPasskey();
+      // Away, it changes hands all the same; else the password is asked for.
+      await ask('health', {});
+      return undefined;
     },
     onSuccess: async (signedIn, person) => {
       // Without a passkey the password is asked for.

@@ -8,7 +8,7 @@ export function SignedOutBar() {
   return (
     <div
       role="status"
-      className="no-print flex flex-wrap items-center justify-between gap-x-4 border-b border-marigold bg-marigold-tint px-6 py-1 max-lg:px-4"
+      className="no-print relative z-10 flex flex-wrap items-center justify-between gap-x-4 border-b border-marigold bg-marigold-tint px-6 py-1 max-lg:px-4"
     >
       <span>Not signed in: what you write is kept here, and sent when you sign in.</span>
       <Button kind="quiet" onClick={() => setOpen(true)}>

@@ -28,6 +28,7 @@ export function Sign() {
   const [technician, setTechnician] = useDraft(`technician.${job.id}`);
   const [customer, setCustomer] = useDraft(`customer.${job.id}`);
   const [note, setNote] = useDraft(`note.${job.id}`);
+  const mine = useMyName();
   const name = technician;
   const armed = useArmed('sign');
   const left = useLeft();
@@ -99,7 +100,7 @@ export function Sign() {
             aria-label="Sign"
             className="no-print mt-5 grid gap-4 border border-ink bg-card p-5 sm:grid-cols-2"
           >
-            <Line label="Technician" value={name} onChange={setTechnician} offered={useMyName()} />
+            <Line label="Technician" value={name} onChange={setTechnician} offered={mine} />
             <Line label="Customer" value={customer} onChange={setCustomer} />
             <SignPad
               label="By hand, who did the work"

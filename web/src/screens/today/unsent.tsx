@@ -15,8 +15,18 @@ const WHY: Record<Reach, string> = {
     'The server does not answer. They are sent by themselves when it does; keep this device.',
   'no-database':
     'The server’s database is away and being started again. They are sent by themselves then; keep this device.',
+  'signed-out': 'They are sent when you sign in.',
   'disk-full':
     'The server’s disk is full. Somebody must make room there; they are sent by themselves then. Keep this device.',
+};
+
+/** In short, where nothing waits. */
+const AWAY: Record<Reach, string> = {
+  reached: '',
+  unreachable: 'The server does not answer.',
+  'no-database': 'The server’s database is away and being started again.',
+  'signed-out': 'Nobody is signed in here.',
+  'disk-full': 'The server’s disk is full.',
 };
 
 export function Unsent() {
@@ -28,8 +38,7 @@ export function Unsent() {
     if (reach === 'reached') return null;
     return (
       <p role="status" className="m-0 mb-4 border-l-4 border-marigold bg-marigold-tint px-4 py-2">
-        {reach === 'unreachable' ? 'The server does not answer.' : WHY[reach].split('.')[0] + '.'}{' '}
-        What you see is as this device saw it last; all you write is kept here.
+        {AWAY[reach]} What you see is as this device saw it last; all you write is kept here.
       </p>
     );
   }
