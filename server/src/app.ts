@@ -50,6 +50,8 @@ export interface AppOptions {
   /** How it is reached; on loopback alone where nothing is said. */
   readonly around?: Surroundings;
   readonly backups?: Backups;
+  /** Where the database lies, if on this machine: to know whether its disk has room. */
+  readonly dataFolder?: string;
   /** The shop's own authority, where it has one. */
   readonly papers?: Pick<ServerPapers, 'authority' | 'fingerprint'>;
   /** Who bears it is told the metrics. */
@@ -75,6 +77,7 @@ export function createApp({
   log,
   around = ON_LOOPBACK,
   backups,
+  dataFolder,
   papers,
   metricsToken,
   pageFolder,
@@ -152,7 +155,7 @@ export function createApp({
     .route('/units', unitRoutes(store))
     .route('/places', placeRoutes(store))
     .route('/meters', meterRoutes(store))
-    .route('/photos', photoRoutes(store))
+    .route('/photos', photoRoutes(store, dataFolder))
     .route('/sheets', sheetRoutes(store, heavy))
     .route('/job-files', jobFileRoutes(store))
     .route('/jobs', jobRoutes(store));

@@ -51,6 +51,7 @@ async function main(): Promise<void> {
     around,
     backups,
     ...(papers && { papers }),
+    ...(settings.dataFolder !== undefined && { dataFolder: settings.dataFolder }),
     ...(metricsToken !== undefined && { metricsToken }),
     checkAnswers: env.JEITINHO_CHECK_ANSWERS === 'yes',
     ...(env.JEITINHO_PAGE && { pageFolder: env.JEITINHO_PAGE }),

@@ -18,6 +18,8 @@ export interface Settings {
   readonly tls: { readonly cert: string; readonly key: string } | undefined;
   /** The shop's own authority; undefined with somebody else's certificate. */
   readonly papers: { readonly authority: string; readonly fingerprint: string } | undefined;
+  /** Where the database lies, if it is this server's own. */
+  readonly dataFolder: string | undefined;
   readonly backupFolder: string | undefined;
   readonly photoFolder: string | undefined;
   readonly metricsToken: string | undefined;
@@ -63,6 +65,7 @@ export async function settingsFrom(env: NodeJS.ProcessEnv): Promise<Settings> {
     around: { secure, loopback: atLoopback && !behindProxy, hosts, behindProxy },
     tls: tls && { cert: tls.cert, key: tls.key },
     papers: tls?.papers,
+    dataFolder: env.JEITINHO_DB_URL ? undefined : data,
     backupFolder: data && join(data, 'backups'),
     photoFolder: data && join(data, 'photos'),
     metricsToken: data && (await metricsTokenIn(data)),

@@ -59,3 +59,13 @@ test('a picture just within its limit is taken, though other bodies must be smal
   });
   expect(response.status).toBe(204);
 });
+
+test('without room on the disk nothing is tried: a database that runs out in a picture ends itself', async () => {
+  const { needRoom } = await import('../store/room');
+  await expect(needRoom(h.folder, 1e15)).rejects.toMatchObject({
+    problem: { status: 503, code: 'disk-full' },
+    retryAfter: 30,
+  });
+  await expect(needRoom(h.folder, 1000)).resolves.toBeUndefined();
+  await expect(needRoom(undefined, 1e15)).resolves.toBeUndefined();
+});

@@ -2,6 +2,7 @@ import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { notFound, ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
+import { needRoom } from '../store/room';
 import { keepPhoto, LARGEST_PHOTO, pictureType, readPhoto } from '../store/photos';
 
 const limit = bodyLimit({
@@ -15,7 +16,7 @@ const limit = bodyLimit({
   },
 });
 
-export const photoRoutes = (store: Store) =>
+export const photoRoutes = (store: Store, dataFolder?: string) =>
   new Hono()
     .put('/:hash', limit, async (c) => {
       const bytes = new Uint8Array(await c.req.arrayBuffer());
@@ -25,6 +26,7 @@ export const photoRoutes = (store: Store) =>
           'not-a-picture',
           'Nothing was stored: this is no JPEG, PNG or WebP picture.',
         );
+      await needRoom(dataFolder, bytes.byteLength);
       if (!(await keepPhoto(store, c.req.param('hash'), bytes)))
         throw new ProblemError(
           422,
