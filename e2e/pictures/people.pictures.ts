@@ -26,7 +26,9 @@ test('people', async ({ page }) => {
 test('one’s devices', async ({ page, jeitinho }) => {
   await cookieOf(jeitinho.url);
   await page.goto('/me');
-  await expect(page.getByRole('list', { name: 'Devices' }).getByRole('listitem')).not.toHaveCount(0);
+  await expect(page.getByRole('list', { name: 'Devices' }).getByRole('listitem')).not.toHaveCount(
+    0,
+  );
   await taken(page, 'devices');
 });
 

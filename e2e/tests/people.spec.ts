@@ -4,8 +4,8 @@ import type { Page } from '@playwright/test';
 import { found } from '../support/axe';
 import { downloaded } from '../support/papers';
 import { sideways } from '../support/sideways';
-import { cookieOf, fetch } from '../support/signed-in';
-import { expect, opened, press, test } from '../support/test';
+import { fetch } from '../support/signed-in';
+import { expect, kept, opened, press, test } from '../support/test';
 
 /** Every request to the API fails, as without a network. */
 const cut = (page: Page) => page.context().route('**/api/**', (route) => route.abort());
@@ -103,16 +103,14 @@ test('a device that was signed out from elsewhere loses nothing that it wrote', 
   const job = await newJob();
   await page.goto(`/jobs/${job}/arrive`);
   await opened(page);
+  const list = (await (await page.request.get('/api/v1/devices')).json()) as {
+    id: string;
+    here: boolean;
+  }[];
   await cut(page);
   await say(page, job, 'Before it was ended.');
-  const list = (await (await fetch(`${jeitinho.url}/api/v1/devices`)).json()) as { id: string }[];
-  // Whoever is signed in as Davi anywhere: all of them are ended.
-  const other = await cookieOf(jeitinho.url);
-  for (const { id } of list)
-    await globalThis.fetch(`${jeitinho.url}/api/v1/devices/${id}`, {
-      method: 'DELETE',
-      headers: { cookie: other },
-    });
+  const { id } = list.find(({ here }) => here)!;
+  await fetch(`${jeitinho.url}/api/v1/devices/${id}`, { method: 'DELETE' });
   await mend(page);
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Who is at the machine?' })).toBeVisible();
@@ -123,12 +121,8 @@ test('a device that was signed out from elsewhere loses nothing that it wrote', 
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await page.getByRole('button', { name: /^Davi Moura/ }).click();
   await expect(hands(page, 'Davi Moura')).toBeVisible();
-  const lines = async () => {
-    const response = await globalThis.fetch(`${jeitinho.url}/api/v1/jobs/${job}/entries`, {
-      headers: { cookie: other },
-    });
-    return JSON.stringify(await response.json());
-  };
+  const lines = async () =>
+    JSON.stringify(await (await fetch(`${jeitinho.url}/api/v1/jobs/${job}/entries`)).json());
   await expect.poll(lines, { timeout: 60_000 }).toContain('Before it was ended.');
   await expect.poll(lines, { timeout: 60_000 }).toContain('After it was ended.');
 });
@@ -284,4 +278,45 @@ test('a customer is erased by name, typed; with a visit open not at all', async 
   await dialog.getByRole('button', { name: 'Erase for good' }).click();
   await expect(page.getByRole('heading', { name: 'Erased' })).toBeVisible();
   await expect(page.getByText('555 0188')).toBeHidden();
+});
+
+test('where the sheet asks, somebody else looks a signed visit through and signs beside', async ({
+  page,
+  newJob,
+}) => {
+  const job = await newJob('furnace');
+  await kept(page, job, 4, [
+    [
+      'decided',
+      {
+        endings: [{ kind: 'hand-over', to: 'Gas fitter', note: '' }],
+        leading: null,
+        probability: 0,
+        reason: 'x',
+      },
+    ],
+    [
+      'signed',
+      {
+        ...{ technician: 'Davi Moura', customer: '', note: '', owed: 'Another day' },
+        left: { energy: 'live', note: '', open: [] },
+      },
+    ],
+  ]);
+  await page.goto(`/jobs/${job}/sign`);
+  const second = page.getByRole('region', { name: 'Second signature' });
+  await expect(second).toContainText('somebody else looks the visit through');
+  await expect(second.getByRole('button')).toHaveCount(0);
+  await expect(page.getByText('To be looked through by a second person')).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByText('▲ waits for a second signature').first()).toBeVisible();
+  await hands(page, 'Davi Moura').click();
+  await page.getByRole('button', { name: /^Rute Sabiá/ }).click();
+  await expect(hands(page, 'Rute Sabiá')).toBeVisible();
+  await page.goto(`/jobs/${job}/sign`);
+  await second.getByLabel('Remark').fill('Draught seen');
+  expect(await found(page, 'a second signature')).toEqual([]);
+  await second.getByRole('button', { name: 'Sign as the second' }).click();
+  await expect(page.getByText(/^Rute Sabiá looked it through and signed on/)).toBeVisible();
+  await expect(page.getByText('Looked through,')).toBeVisible();
 });

@@ -40,7 +40,7 @@ async function main(): Promise<void> {
   }
   if (settings.demo) await seedDemo(store, demoWorld);
   await sweepSessions(store);
-  if (!settings.around.loopback) await endDemoSessions(store);
+  if (!settings.around.madeUp) await endDemoSessions(store);
   const heavy = new HeavyWork(new URL('./heavy/heavy-worker.js', import.meta.url));
   const backups = new Backups(store, log, settings.backupFolder);
   const { around, papers, metricsToken } = settings;
@@ -61,7 +61,7 @@ async function main(): Promise<void> {
   meters.attach(server);
   await backups.start();
   log.info({ port: settings.port, secure: around.secure }, 'ready');
-  if (await wantsOwner(store, around.loopback)) {
+  if (await wantsOwner(store, around.madeUp)) {
     const { path } = await newLink(store, 'owner', null);
     process.stdout.write(
       `Nobody keeps this shop yet. Its owner begins here, once: ${settings.url}${path}\n`,
@@ -97,16 +97,16 @@ async function main(): Promise<void> {
   process.on('SIGINT', stop);
 }
 
-/** Whoever signed in by one press is out as soon as others reach the server. */
+/** Whoever signed in by one press is out as soon as others reach the server, or the demo is over. */
 async function endDemoSessions(store: Store): Promise<void> {
   const made = await store.people.findAll({ where: { demo: true } });
   await store.sessions.destroy({ where: { personId: made.map(({ id }) => id) } });
 }
 
 /** On loopback the demo's own people let one look; anywhere else somebody real is wanted. */
-async function wantsOwner(store: Store, loopback: boolean): Promise<boolean> {
+async function wantsOwner(store: Store, madeUp: boolean): Promise<boolean> {
   if (!(await ownerWanted(store))) return false;
-  return !loopback || (await store.people.count({ where: { demo: true, removedAt: null } })) === 0;
+  return !madeUp || (await store.people.count({ where: { demo: true, removedAt: null } })) === 0;
 }
 
 /**

@@ -53,6 +53,8 @@ export async function settingsFrom(env: NodeJS.ProcessEnv): Promise<Settings> {
   if (behindProxy && names.length === 0)
     throw new StartupError('no-host', 'Behind a proxy it must know its name: add --host NAME.');
   const secure = tls !== undefined || behindProxy;
+  const loopback = atLoopback && !behindProxy;
+  const demo = env.JEITINHO_DEMO !== 'no';
   const shown =
     names[0] ?? (address === '0.0.0.0' || address === '::' ? (hosts[0] ?? 'localhost') : address);
   return {
@@ -61,8 +63,8 @@ export async function settingsFrom(env: NodeJS.ProcessEnv): Promise<Settings> {
     url: behindProxy
       ? `https://${shown}`
       : `${tls ? 'https' : 'http'}://${isIP(shown) === 6 ? `[${shown}]` : shown}:${port}`,
-    demo: env.JEITINHO_DEMO !== 'no',
-    around: { secure, loopback: atLoopback && !behindProxy, hosts, behindProxy },
+    demo,
+    around: { secure, loopback, madeUp: loopback && demo, hosts, behindProxy },
     tls: tls && { cert: tls.cert, key: tls.key },
     papers: tls?.papers,
     dataFolder: env.JEITINHO_DB_URL ? undefined : data,

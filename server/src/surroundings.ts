@@ -10,6 +10,8 @@ export interface Surroundings {
   readonly loopback: boolean;
   /** Host names beside those of loopback, without port. */
   readonly hosts: readonly string[];
+  /** Made-up people come in by one press: with the demo, on loopback. */
+  readonly madeUp: boolean;
   /** A proxy stands before it and says for whom it asks. */
   readonly behindProxy: boolean;
 }
@@ -17,6 +19,7 @@ export interface Surroundings {
 export const ON_LOOPBACK: Surroundings = {
   secure: false,
   loopback: true,
+  madeUp: true,
   hosts: [],
   behindProxy: false,
 };

@@ -27,7 +27,7 @@ cleanupOutdatedCaches();
 precacheAndRoute(self.__WB_MANIFEST);
 registerRoute(
   new NavigationRoute(createHandlerBoundToURL('/index.html'), {
-    denylist: [/^\/api\//, /^\/health/, /^\/schemas\//],
+    denylist: [/^\/api\//, /^\/health/, /^\/schemas\//, /^\/metrics/, /^\/trust/],
   }),
 );
 

@@ -114,6 +114,10 @@ export const reportSchema = Type.Object(
         note: Text,
         /** Why it was signed with something owed. */
         owed: Type.Optional(Text),
+        /** Somebody else who looked it through; null while that is owed; absent where no sheet asks. */
+        second: Type.Optional(
+          Type.Union([Type.Object({ name: Text, at: Text, note: Text }), Type.Null()]),
+        ),
         /** Signatures drawn by hand, by the hash of their picture. */
         drawn: Type.Optional(
           Type.Object({ technician: Type.Optional(Text), customer: Type.Optional(Text) }),

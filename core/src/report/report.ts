@@ -118,8 +118,21 @@ export function buildReport(sheet: Sheet, state: JobState, assessment: Assessmen
     ...(state.accepted && { accepted: acceptedOf(state, state.accepted) }),
     ahead: aheadOf(sheet, state).map(({ on, text }) => ({ on, text })),
     ...(mended && { proven: mended.proven }),
-    ...(signed && { signed: { at: signed.at, ...signed.body } }),
+    ...(signed && { signed: { at: signed.at, ...signed.body, ...secondOf(sheet, state) } }),
   };
+}
+
+/** Whose signature stands beside; null while it is owed, nothing where no sheet asks. */
+function secondOf({ safety }: Sheet, { countersigned }: JobState) {
+  if (countersigned)
+    return {
+      second: {
+        name: countersigned.author,
+        at: countersigned.at,
+        note: countersigned.body.note,
+      },
+    };
+  return safety.secondSignature ? { second: null } : {};
 }
 
 const acceptedOf = ({ decision }: JobState, { at, body }: NonNullable<JobState['accepted']>) => {

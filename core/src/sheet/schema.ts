@@ -109,6 +109,8 @@ const safetySchema = Type.Object({
   ),
   /** Live work only with somebody in reach who can switch off. */
   secondPerson: Type.Optional(Type.Boolean()),
+  /** Somebody else looks the signed visit through, and signs it as well. */
+  secondSignature: Type.Optional(Type.Boolean()),
   knownSource: Type.Optional(Text),
   licences: list(Name),
   cautions: list(Text),

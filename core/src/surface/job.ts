@@ -102,7 +102,7 @@ export {
   takenCount,
 } from '../job/trail/steps';
 export { backBeforeLive, spoils, type Want, wantingOf, wantWords } from '../job/trail/wanting';
-export { type JobSummary, summarise, SUMMARY_VERSION } from '../job/trail/summary';
+export { awaitsSecond, type JobSummary, summarise, SUMMARY_VERSION } from '../job/trail/summary';
 export {
   currentStage,
   guardOf,

@@ -67,7 +67,13 @@ test('two owners who remove each other at once: one of them stays', async () => 
 
 test('made-up people sign in nowhere but on loopback', async () => {
   const wide = await harness({
-    around: { secure: true, loopback: false, hosts: ['shop.test'], behindProxy: false },
+    around: {
+      secure: true,
+      loopback: false,
+      madeUp: false,
+      hosts: ['shop.test'],
+      behindProxy: false,
+    },
   });
   const told = await wide.get<SessionResource>('/api/v1/session', NOBODY);
   expect([told.body.demo, told.body.ownerWanted]).toEqual([[], true]);

@@ -25,11 +25,11 @@ import { addPerson, livingPeople, livingPerson, personResource } from '../store/
 import { holdsPasskeys, placeOf, type Surroundings } from '../surroundings';
 
 export const sessionRoutes = (store: Store, around: Surroundings) => {
-  const { secure, loopback } = around;
+  const { secure, madeUp } = around;
 
   async function sessionOf(c: Context, person: Person | null): Promise<SessionResource> {
     const [living, wanted] = await Promise.all([livingPeople(store), ownerWanted(store)]);
-    const demo = loopback ? living.filter((each) => each.demo) : [];
+    const demo = madeUp ? living.filter((each) => each.demo) : [];
     return {
       person: person && personResource(person),
       hasPassword: person?.password != null,
@@ -83,7 +83,7 @@ export const sessionRoutes = (store: Store, around: Surroundings) => {
     })
     .post('/demo', async (c) => {
       const { person: id, device } = await jsonBody(c, demoSignInInput);
-      const person = loopback ? await store.people.findByPk(id) : null;
+      const person = madeUp ? await store.people.findByPk(id) : null;
       if (!person?.demo || person.removedAt) throw notFound('such person of a demo');
       return signIn(c, person, device, 'demo');
     })

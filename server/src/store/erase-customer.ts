@@ -73,12 +73,25 @@ function namesOf(customer: Customer, sites: readonly Site[]): readonly string[] 
   return [...new Set(texts)].sort((a, b) => b.length - a.length);
 }
 
+/** As words of their own: “Rio” is not taken out of “Rio-4” or of “interior”. */
 const without = (text: string, told: readonly string[]): string =>
-  told.reduce((left, name) => left.replaceAll(name, ERASED), text);
+  told.reduce(
+    (left, name) =>
+      left.replaceAll(
+        new RegExp(`(?<![\\p{L}\\p{N}-])${escaped(name)}(?![\\p{L}\\p{N}-])`, 'gu'),
+        ERASED,
+      ),
+    text,
+  );
+
+const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+/** What a sheet's things are called in a log: ids, places, kinds. No person is. */
+const IDENTIFIER = /^[a-z0-9_.@:-]+$/;
 
 /** Any value with what they are called out of its texts. */
 function cleaned(value: unknown, told: readonly string[]): unknown {
-  if (typeof value === 'string') return without(value, told);
+  if (typeof value === 'string') return IDENTIFIER.test(value) ? value : without(value, told);
   if (Array.isArray(value)) return value.map((each) => cleaned(each, told));
   if (value === null || typeof value !== 'object') return value;
   return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, cleaned(each, told)]));

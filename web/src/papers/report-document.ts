@@ -286,7 +286,7 @@ function pictures({ report, pictures: kept }: ReportPapers): Content[] {
 
 function signatures({ report, pictures: kept }: ReportPapers): Content[] {
   const { signed } = report;
-  const line = (role: string, name: string, at: string | undefined, drawn: string | undefined) => {
+  const line = (role: string, name: string, at: string | undefined, drawn?: string) => {
     const url = drawn === undefined ? undefined : kept.get(drawn);
     return {
       stack: [
@@ -307,6 +307,15 @@ function signatures({ report, pictures: kept }: ReportPapers): Content[] {
       columns: [
         line('Technician', signed?.technician ?? '', signed?.at, signed?.drawn?.technician),
         line('Customer', signed?.customer ?? '', undefined, signed?.drawn?.customer),
+        ...(signed?.second === undefined
+          ? []
+          : [
+              line(
+                signed.second ? 'Looked through' : 'To be looked through by a second person',
+                signed.second?.name ?? '',
+                signed.second?.at,
+              ),
+            ]),
       ],
     } as Content,
   ];

@@ -230,6 +230,10 @@ function plainPartsOf(draft: Draft): Omit<JobState, 'log' | keyof Finished> {
     followUps: draft.followUps,
     ...(draft.decision && { decision: draft.decision }),
     ...(draft.signed && { signed: draft.signed }),
+    ...(draft.countersigned &&
+      draft.countersigned.body.signature === draft.signed?.id && {
+        countersigned: draft.countersigned,
+      }),
   };
 }
 

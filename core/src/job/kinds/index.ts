@@ -17,6 +17,7 @@ import { decision } from './decision';
 import { energised } from './energised';
 import { fitted } from './fitted';
 import { followUp } from './follow-up';
+import { countersigned } from './countersigned';
 import { followedUp } from './followed-up';
 import { found } from './found';
 import { given } from './given';
@@ -95,6 +96,7 @@ const KINDS = [
   looked,
   followUp,
   followedUp,
+  countersigned,
   handed,
   signed,
   withdrawn,

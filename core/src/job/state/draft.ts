@@ -21,6 +21,7 @@ import type {
   OldSetting,
   Opening,
   Picture,
+  Countersignature,
   Signature,
 } from './facts';
 import type { Continued } from '../work/continued';
@@ -110,6 +111,7 @@ export interface Draft {
   followUps: FollowUp[];
   decision?: Noted<Decision>;
   signed?: Noted<Signature>;
+  countersigned?: Noted<Countersignature>;
 }
 
 export function emptyDraft(): Draft {

@@ -119,6 +119,13 @@ export type FollowUp = Noted<{
   readonly note: string;
 }> & { readonly done?: Noted<{ readonly note: string }> };
 
+/** Somebody else looked the visit through. */
+export interface Countersignature {
+  /** The signature that it stands beside. */
+  readonly signature: string;
+  readonly note: string;
+}
+
 export interface Signature {
   readonly technician: string;
   readonly customer: string;

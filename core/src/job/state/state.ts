@@ -31,6 +31,7 @@ import type {
   Noted,
   OldSetting,
   Picture,
+  Countersignature,
   Signature,
 } from './facts';
 
@@ -249,4 +250,6 @@ export interface JobState {
   readonly followUps: readonly FollowUp[];
   readonly decision?: Noted<Decision>;
   readonly signed?: Noted<Signature>;
+  /** Somebody else's beside it; absent where it stood beside one that was withdrawn. */
+  readonly countersigned?: Noted<Countersignature>;
 }

@@ -13,7 +13,7 @@ import { takenCount } from './steps';
 import { currentStage, TRAIL } from './trail';
 
 /** Raise it when {@link summarise} changes, so that stored projections are made again. */
-export const SUMMARY_VERSION = 6;
+export const SUMMARY_VERSION = 7;
 
 const orNull = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
 const Count = Type.Integer({ minimum: 0 });
@@ -34,6 +34,8 @@ export const jobSummarySchema = Type.Object(
     /** How the visit goes on or ends, in words; null while undecided. */
     ending: orNull(Type.String()),
     signedAt: orNull(Type.String()),
+    /** It is signed, and the sheet asks for somebody else’s signature beside; absent where it does not wait. */
+    awaitsSecond: Type.Optional(Type.Literal(true)),
     /** Device time of the latest entry; null for an empty log. */
     lastAt: orNull(Type.String()),
     /** Whether what was done was proven; absent where nothing was done. */
@@ -56,6 +58,12 @@ export const jobSummarySchema = Type.Object(
 );
 export type JobSummary = Readonly<Static<typeof jobSummarySchema>>;
 
+/** Signed by one, where the sheet asks for two. */
+export const awaitsSecond = (sheet: Sheet, state: JobState): boolean =>
+  sheet.safety.secondSignature === true &&
+  state.signed !== undefined &&
+  state.countersigned === undefined;
+
 export function summarise(sheet: Sheet, state: JobState): JobSummary {
   const endings = state.decision?.body.endings ?? [];
   const part = endings.find(({ kind }) => kind === 'replace')?.part ?? null;
@@ -74,6 +82,7 @@ export function summarise(sheet: Sheet, state: JobState): JobSummary {
     partName: sheet.parts.find((each) => each.id === part)?.name ?? null,
     ending: endings.map((each) => endingWords(sheet, each)).join('; ') || null,
     signedAt: state.signed?.at ?? null,
+    ...(awaitsSecond(sheet, state) && { awaitsSecond: true }),
     lastAt: state.log.at(-1)?.at ?? null,
     ...(mended && { proven: mended.proven }),
     ...(ahead.length > 0 && { ahead }),

@@ -112,6 +112,16 @@ export function ReportPaper({ report, version }: ReportPaperProps) {
           at={undefined}
           drawn={report.signed?.drawn?.customer}
         />
+        {report.signed?.second !== undefined && (
+          <SignLine
+            role={
+              report.signed.second ? 'Looked through' : 'To be looked through by a second person'
+            }
+            name={report.signed.second?.name}
+            at={report.signed.second?.at}
+            drawn={undefined}
+          />
+        )}
       </footer>
     </article>
   );

@@ -17,6 +17,7 @@ import { LeftPanel, useLeft } from './left-panel';
 import { OwedPanel, useOwed } from './owed-panel';
 import { PaperButtons } from './papers';
 import { ReportPaper } from './report-paper';
+import { SecondSignature } from './second-signature';
 import { SignPad } from './sign-pad';
 import { VersionSwitch } from './version-switch';
 import { stagePath } from '../job/paths';
@@ -88,6 +89,7 @@ export function Sign() {
             , if only to hand over.
           </p>
         )}
+        <SecondSignature />
         {!state.signed && state.decision && <LeftPanel left={left} />}
         {!state.signed && <OwedPanel owed={owed} />}
         {state.decision && <FollowUps />}

@@ -171,7 +171,11 @@ function SignedRow({ job }: { job: JobListItem }) {
         <span className="min-w-0 flex-1">
           {unit.label} <span className="text-soft">· {site.name}</span>
         </span>
-        <span className="text-[14px]">{summary!.ending ?? 'undecided'}</span>
+        <span className="text-[14px]">
+          {summary!.awaitsSecond
+            ? '▲ waits for a second signature'
+            : (summary!.ending ?? 'undecided')}
+        </span>
       </Link>
     </li>
   );
