@@ -19,7 +19,6 @@ export {
   type DeviceResource,
   type KeepingResource,
   linkLookInput,
-  type LinkResource,
   linkUseInput,
   passkeyKeepInput,
   type PasskeyResource,
@@ -76,7 +75,7 @@ export {
   type VisitResource,
 } from './api/resources';
 export { OPEN_AT_ONCE, type ParamsOf, pathOf, type RouteName, ROUTES } from './api/routes';
-export { ACCESS, type Reach, reachOf, rolesFor } from './api/access';
+export { ACCESS, reachOf, rolesFor } from './api/access';
 export { type LicenceHeld, licenceFor, type Role, ROLE_WORDS, ROLES } from './people/roles';
 export { comesBack, standsProven } from './conditions/come-back';
 export { type Discharge, dischargeOf, type LimitAhead } from './conditions/discharge';

@@ -23,8 +23,10 @@ export const demoWorld: DemoWorld = {
     {
       name: 'Davi Moura',
       roles: ['owner', 'lead', 'technician'],
-      licences: [{ name: 'Refrigerant circuit', until: null },
-        { name: 'Gas work', until: '2026-03-31' }],
+      licences: [
+        { name: 'Refrigerant circuit', until: null },
+        { name: 'Gas work', until: '2026-03-31' },
+      ],
     },
     { name: 'Rute Sabiá', roles: ['technician'], licences: [] },
     { name: 'Otávio Lins', roles: ['office'], licences: [] },

@@ -7,7 +7,7 @@ import { Transaction as Kinds } from 'sequelize';
 import { pictureType } from '../store/photos';
 import { raw } from '../store/raw';
 import { VERSION } from '../version';
-import { ArchiveWriter, FORMAT, type Head, type Manifest } from './archive';
+import { type ArchiveWriter, FORMAT, type Head, type Manifest } from './archive';
 import { readingsCsv } from './csv';
 import { asText, columnsOf, TABLES, type KeptTable } from './tables';
 

@@ -1,7 +1,7 @@
 /** The frame of everything that is not a job: the name, where one can go, and the screen. */
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
-import { PersonChip } from '../screens/people/person-chip';
+import { PersonChip } from './people/person-chip';
 import { HelpButton } from './keys-help';
 import { ThemeSwitch } from './theme-switch';
 

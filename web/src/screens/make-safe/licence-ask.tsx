@@ -7,10 +7,10 @@ import { useJob } from '../job/job-context';
 
 export function LicenceAsk() {
   const { sheet, state, record } = useJob();
+  const me = useMe();
   const { licences } = sheet.safety;
   if (!licences?.length) return null;
   const said = state.licence?.body;
-  const me = useMe();
   const who = me?.name ?? '';
   const held = me?.licences ?? [];
   const today = new Date().toISOString().slice(0, 10);

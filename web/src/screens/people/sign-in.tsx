@@ -3,8 +3,8 @@ import type { SessionResource } from '@jeitinho/core';
 import { goOnAs, useHere } from '../../data/me';
 import { Button } from '../../parts/button';
 import { ThemeSwitch } from '../../parts/theme-switch';
-import { MadeUp } from './made-up';
-import { WaysIn } from './ways-in';
+import { MadeUp } from '../../parts/people/made-up';
+import { WaysIn } from '../../parts/people/ways-in';
 
 export function SignIn({
   session,

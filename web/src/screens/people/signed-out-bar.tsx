@@ -1,7 +1,7 @@
 /** Somebody goes on without being signed in: what that means, and the way back. */
 import { useState } from 'react';
 import { Button } from '../../parts/button';
-import { HandsDialog } from './hands';
+import { HandsDialog } from '../../parts/people/hands';
 
 export function SignedOutBar() {
   const [open, setOpen] = useState(false);

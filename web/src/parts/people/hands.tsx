@@ -7,9 +7,9 @@ import { ApiProblem, ask, Unreachable } from '../../data/api';
 import { forgetKnown, goOnAs, useHere, type Known } from '../../data/me';
 import { sessionOptions } from '../../data/queries';
 import { signInDemo, signInWithPasskey, signOut } from '../../data/sign-in';
-import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
-import { Notice } from '../../parts/notice';
+import { Button } from '../button';
+import { DialogFrame } from '../dialog-frame';
+import { Notice } from '../notice';
 import { initialsOf, MadeUp } from './made-up';
 import { WaysIn } from './ways-in';
 

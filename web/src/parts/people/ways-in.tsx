@@ -2,9 +2,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { signIn, signInWithPasskey } from '../../data/sign-in';
-import { Button } from '../../parts/button';
-import { FIELD } from '../../parts/field';
-import { Notice } from '../../parts/notice';
+import { Button } from '../button';
+import { FIELD } from '../field';
+import { Notice } from '../notice';
 
 interface WaysInProps {
   /** What they signed in with the last time. */

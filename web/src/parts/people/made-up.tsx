@@ -2,7 +2,7 @@
 import { ROLE_WORDS, type SessionResource } from '@jeitinho/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { signInDemo } from '../../data/sign-in';
-import { Notice } from '../../parts/notice';
+import { Notice } from '../notice';
 
 export function MadeUp({
   people,
