@@ -76,7 +76,14 @@ export {
 } from './api/resources';
 export { OPEN_AT_ONCE, type ParamsOf, pathOf, type RouteName, ROUTES } from './api/routes';
 export { ACCESS, reachOf, rolesFor } from './api/access';
-export { type LicenceHeld, licenceFor, type Role, ROLE_WORDS, ROLES } from './people/roles';
+export {
+  licenceFor,
+  type LicenceHeld,
+  type Role,
+  ROLE_WORDS,
+  ROLES,
+  rolesWords,
+} from './people/roles';
 export { comesBack, standsProven } from './conditions/come-back';
 export { type Discharge, dischargeOf, type LimitAhead } from './conditions/discharge';
 export {

@@ -1,15 +1,6 @@
 /** Pictures of a job's screens, for the README. Each is looked at before it is committed. */
 import { CHILLER_HISTORY } from '../support/chiller-history';
-import {
-  confirm,
-  expect,
-  kept,
-  press,
-  provenDead,
-  reading,
-  test,
-  type Page,
-} from '../support/test';
+import { confirm, expect, kept, provenDead, reading, test, type Page } from '../support/test';
 
 const FOLDER = 'docs/screenshots';
 
@@ -45,23 +36,6 @@ test('reading: the codes of the rooftop unit', async ({ page, newJob }) => {
   await kept(page, id, 1, [['code', { shown: '47 2' }]]);
   await page.reload();
   await taken(page, 'read');
-});
-
-test('a path half split', async ({ page, newJob }) => {
-  const id = await newJob('dryer');
-  await provenDead(page, id);
-  await page.goto(`/jobs/${id}/measure?at=${encodeURIComponent('loop@whole')}`);
-  await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
-  for (let i = 0; i < 3; i += 1) await press(page, 'a');
-  await page.keyboard.press('l');
-  await reading(page, '0.2');
-  await page.keyboard.type('OL');
-  await press(page, 'Enter');
-  await page.keyboard.press('c');
-  await press(page, '1');
-  await page.getByRole('button', { name: /^Halve it: to the igniter’s far end/ }).click();
-  await reading(page, '111');
-  await taken(page, 'path');
 });
 
 test('decide: the chiller’s link', async ({ page, newJob }) => {
@@ -100,20 +74,6 @@ test('a new part that did not help', async ({ page, newJob }) => {
   await reading(page, '9.9k');
   await page.goto(`/jobs/${id}/prove`);
   await taken(page, 'prove');
-});
-
-test('a track off the connected meter', async ({ page, newJob }) => {
-  const id = await newJob('plasma', { seed: 3 });
-  await page.goto(`/jobs/${id}/measure?test=standby-5`);
-  await page.getByRole('heading', { level: 1 }).waitFor();
-  await confirm(page, 'Precautions taken');
-  await page.getByRole('button', { name: /Back off/ }).click();
-  await page.getByRole('button', { name: 'Connect a meter' }).click();
-  await page.getByRole('button', { name: 'Simulated meter and machine' }).click();
-  await page.getByRole('button', { name: /^Touch the points/ }).click();
-  await page.getByRole('button', { name: 'Record from the meter' }).click();
-  await page.getByRole('button', { name: 'Stop recording' }).waitFor({ state: 'hidden' });
-  await taken(page, 'track');
 });
 
 test('every finding against every suspect', async ({ page, newJob }) => {
@@ -217,12 +177,6 @@ test('the end of a visit: the wire map, and the report for the customer', async 
     .getByRole('article', { name: 'Service report' })
     .evaluate((paper) => paper.scrollIntoView());
   await taken(page, 'report-customer');
-});
-
-test('the month', async ({ page }) => {
-  await page.goto('/month');
-  await page.getByRole('link', { name: /^▣/ }).first().waitFor();
-  await taken(page, 'month');
 });
 
 test('the report for the file', async ({ page, newJob }) => {

@@ -23,9 +23,12 @@ test('people', async ({ page }) => {
   await taken(page, 'people');
 });
 
-test('one’s devices', async ({ page, jeitinho }) => {
-  await cookieOf(jeitinho.url);
+test('one’s devices', async ({ page, context, jeitinho }) => {
+  for (const device of ['Chrome on Android', 'Safari on iPad'])
+    await cookieOf(jeitinho.url, 'Rute Sabiá', device);
+  await context.clearCookies();
   await page.goto('/me');
+  await page.getByRole('button', { name: /^Rute Sabiá/ }).click();
   await expect(page.getByRole('list', { name: 'Devices' }).getByRole('listitem')).not.toHaveCount(
     0,
   );

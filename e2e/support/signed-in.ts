@@ -6,7 +6,7 @@ export const DAVI = 'Davi Moura';
 const cookies = new Map<string, Promise<string>>();
 
 /** A `Cookie` header of a demo person's session. */
-export async function cookieOf(url: string, name = DAVI): Promise<string> {
+export async function cookieOf(url: string, name = DAVI, device = 'test'): Promise<string> {
   const api = `${new URL(url).origin}/api/v1/session`;
   const { demo } = (await (await globalThis.fetch(api)).json()) as {
     demo: { id: string; name: string }[];
@@ -16,7 +16,7 @@ export async function cookieOf(url: string, name = DAVI): Promise<string> {
   const response = await globalThis.fetch(`${api}/demo`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ person: person.id, device: 'test' }),
+    body: JSON.stringify({ person: person.id, device }),
   });
   const cookie = /^[^;]+/.exec(response.headers.get('set-cookie') ?? '')?.[0];
   if (cookie === undefined) throw new Error(`${name} did not come in: ${response.status}`);

@@ -38,6 +38,8 @@ export const personKeptSchema = Type.Object(
   {
     ...personSchema.properties,
     login: orNull(Text),
+    /** Of the demo: comes in by one press, on that machine alone. */
+    madeUp: Type.Boolean(),
     hasPassword: Type.Boolean(),
     passkeys: Count,
     /** Devices that are signed in. */

@@ -12,6 +12,12 @@ export const ROLE_WORDS: Readonly<Record<Role, string>> = {
   owner: 'keeps people and data, and may do all of it',
 };
 
+/** “owner, lead, technician: keeps people and data, and may do all of it”. What an owner does has the rest in it. */
+export function rolesWords(roles: readonly Role[]): string {
+  const told = roles.includes('owner') ? (['owner'] as const) : roles;
+  return `${roles.join(', ')}: ${told.map((role) => ROLE_WORDS[role]).join('; ')}`;
+}
+
 export const roleSchema = Type.Union(ROLES.map((role) => Type.Literal(role)));
 
 /** A licence is a person's, and mostly ends some day. */

@@ -1,6 +1,8 @@
 /** Every cell of the table of roles and routes: who is let by, who is refused, and that nobody else decides. */
 import {
   ACCESS,
+  jobFile,
+  type JobResource,
   pathOf,
   reachOf,
   ROLES,
@@ -9,6 +11,7 @@ import {
   type Role,
   type RouteName,
 } from '@jeitinho/core';
+import type { StoredEntry } from '@jeitinho/core/job';
 import { beginSession } from './sessions';
 import { newestSheet } from '@jeitinho/demo';
 import { entry, FRIDGE, FRIDGE_JOB, harness, type Harness } from '../../testing/harness';
@@ -198,6 +201,35 @@ describe('own and other', () => {
       { index: 1, id: foreign.id },
     ]);
     expect(await h.store.entries.count({ where: { id: foreign.id } })).toBe(0);
+  });
+
+  test('what somebody who left had not sent comes in by a lead who vouches for it', async () => {
+    const { person, cookie } = await h.somebody('Rui Faro', 'technician');
+    const opened = await h.post<{ id: string }>(
+      '/api/v1/jobs',
+      { unitId: FRIDGE, complaint: 'x' },
+      { cookie },
+    );
+    const { id } = opened.body;
+    await h.send('DELETE', `/api/v1/people/${person.id}`);
+    const unsent = { ...entry('observed', { text: 'in the cellar' }), author: person.name };
+    const late = await h.post(`/api/v1/jobs/${id}/entries`, { entries: [unsent] }, { cookie });
+    expect([late.status, late.body.code]).toEqual([401, 'signed-out']);
+    // Nobody else sends it as an entry; the file of the visit holds it.
+    const job = (await h.get<JobResource>(`/api/v1/jobs/${id}`)).body;
+    const log = (await h.get<{ entries: StoredEntry[] }>(`/api/v1/jobs/${id}/entries`)).body
+      .entries;
+    const { photos: _photos, ...file } = jobFile({
+      ...{ job, sheet: job.sheet!, photos: [], savedAt: new Date().toISOString() },
+      entries: [...log, { ...unsent, seq: log.length + 1 } as never],
+    });
+    const lead = await h.somebody('Sara Nobre', 'lead');
+    const brought = await h.post('/api/v1/job-files', file, { cookie: lead.cookie });
+    expect(brought.status).toBe(200);
+    expect((await h.store.entries.findOne({ where: { id: unsent.id } }))?.author).toBe(person.name);
+    const [line] = await h.store.audit.findAll({ where: { what: 'job-file-brought' } });
+    expect(line).toMatchObject({ who: 'Sara Nobre' });
+    expect(String(line!.about.authors)).toContain(person.name);
   });
 
   test('who was renamed still sends what carries the old name', async () => {

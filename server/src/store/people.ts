@@ -24,6 +24,7 @@ export async function personKept(store: Store, person: Person): Promise<PersonKe
   return {
     ...personResource(person),
     login: person.login ?? null,
+    madeUp: person.demo,
     hasPassword: person.password != null,
     passkeys,
     devices: devices.length,

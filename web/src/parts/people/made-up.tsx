@@ -1,5 +1,5 @@
 /** The demo's people: one press each, on this machine alone. */
-import { ROLE_WORDS, type SessionResource } from '@jeitinho/core';
+import { rolesWords, type SessionResource } from '@jeitinho/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { signInDemo } from '../../data/sign-in';
 import { Notice } from '../notice';
@@ -39,8 +39,8 @@ export function MadeUp({
               </span>
               <span>
                 <strong className="block text-[20px]">{name}</strong>
-                <span className="text-[15px] text-soft">
-                  {roles.map((role) => ROLE_WORDS[role]).join('; ')}
+                <span className="block text-[15px] text-soft first-letter:uppercase">
+                  {rolesWords(roles)}
                 </span>
               </span>
             </button>

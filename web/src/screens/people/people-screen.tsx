@@ -1,6 +1,6 @@
 /** The people of the shop: what each may do, their licences, and for an owner how they come in. */
 import type { PersonKept, PersonResource } from '@jeitinho/core';
-import { ROLE_WORDS } from '@jeitinho/core';
+import { rolesWords } from '@jeitinho/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../data/api';
@@ -80,7 +80,7 @@ function PersonRow({
         </span>
         <div className="min-w-0 flex-1">
           <strong className="block text-[19px]">{person.name}</strong>
-          <span className="block">{person.roles.map((role) => ROLE_WORDS[role]).join('; ')}</span>
+          <span className="block first-letter:uppercase">{rolesWords(person.roles)}</span>
           {person.licences.map(({ name, until }) => {
             const over = until !== null && until < today;
             return (
@@ -104,15 +104,17 @@ function PersonRow({
 
 const WaysInWords = ({ person }: { readonly person: PersonKept }) => (
   <span className="block text-[14px] text-soft">
-    {person.login === null
-      ? 'no sign-in of their own'
-      : [
-          `signs in as ${person.login}`,
-          person.hasPassword && 'password',
-          person.passkeys > 0 && many(person.passkeys, 'passkey', 'passkeys'),
-        ]
-          .filter(Boolean)
-          .join(', ')}
+    {person.madeUp
+      ? 'made up: comes in by one press, on this machine alone'
+      : person.login === null
+        ? 'has not come in yet: they need a link'
+        : [
+            `signs in as ${person.login}`,
+            person.hasPassword && 'password',
+            person.passkeys > 0 && many(person.passkeys, 'passkey', 'passkeys'),
+          ]
+            .filter(Boolean)
+            .join(', ')}
     {person.devices > 0 &&
       ` · ${many(person.devices, 'device', 'devices')}, seen ${momentWords(person.seenAt ?? '')}`}
   </span>
@@ -154,9 +156,12 @@ function Acts({ person, onLink }: ActsProps) {
       <Button kind="quiet" aria-expanded={looking} onClick={() => setLooking(!looking)}>
         Devices{called}
       </Button>
-      <Button kind="quiet" onClick={() => linking.mutate()} disabled={linking.isPending}>
-        A way back in{called}
-      </Button>
+      {!person.madeUp && (
+        <Button kind="quiet" onClick={() => linking.mutate()} disabled={linking.isPending}>
+          {person.login === null ? 'Another link' : 'A way back in'}
+          {called}
+        </Button>
+      )}
       {person.id !== me?.id &&
         (sure ? (
           <Button kind="danger" onClick={() => removing.mutate()} disabled={removing.isPending}>

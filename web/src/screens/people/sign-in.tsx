@@ -46,17 +46,6 @@ export function SignIn({
               it becomes the owner.
             </p>
           )}
-          {(away || me) && known.length > 0 && (
-            <ul className="m-0 mt-4 list-none p-0" aria-label="Go on without signing in">
-              {(away ? known : known.filter(({ id }) => id === me?.id)).map((person) => (
-                <li key={person.id} className="border-t border-hair last:border-b">
-                  <Button kind="quiet" onClick={() => goOnAs(person)}>
-                    Go on as {person.name}, and sign in later
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          )}
         </div>
         <div>
           {demo.length > 0 ? (
@@ -75,6 +64,17 @@ export function SignIn({
               </summary>
               <WaysIn passkeys={session?.passkeys ?? false} />
             </details>
+          )}
+          {(away || me) && known.length > 0 && (
+            <ul className="m-0 mt-8 list-none p-0" aria-label="Go on without signing in">
+              {(away ? known : known.filter(({ id }) => id === me?.id)).map((person) => (
+                <li key={person.id} className="border-t border-hair last:border-b">
+                  <Button kind="quiet" onClick={() => goOnAs(person)}>
+                    Go on as {person.name}, and sign in later
+                  </Button>
+                </li>
+              ))}
+            </ul>
           )}
         </div>
       </main>
