@@ -1,5 +1,6 @@
 /** `./jeitinho backup`, `restore`, `export` and `import`: the script has the database running and says where it is. */
 import { createReadStream, createWriteStream, existsSync } from 'node:fs';
+import { rename, rm } from 'node:fs/promises';
 import { pipeline } from 'node:stream/promises';
 import { ArchiveError } from './keeping/archive-error';
 import { ArchiveWriter } from './keeping/archive';
@@ -37,11 +38,13 @@ async function exportTo(file: string): Promise<string> {
         writer.stream.destroy(error);
         throw error;
       }),
-      pipeline(writer.stream, createWriteStream(file, { mode: 0o600 })),
+      pipeline(writer.stream, createWriteStream(`${file}.part`, { mode: 0o600 })),
     ]);
+    await rename(`${file}.part`, file);
     await audit(defineModels(sequelize), THE_SHOP, 'exported');
     return `Taken out into ${file}: ${manifest.rows.jobs ?? 0} visits, ${manifest.photos} pictures.`;
   } finally {
+    await rm(`${file}.part`, { force: true });
     await sequelize.close();
   }
 }

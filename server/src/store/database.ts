@@ -68,9 +68,10 @@ export async function createDatabase(address: DatabaseAddress): Promise<void> {
     throw new Error(`“${address.database}” cannot be a database name`);
   const server = connect({ ...address, database: '' });
   try {
-    await server.query(
-      `CREATE DATABASE IF NOT EXISTS \`${address.database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
-    );
+    // One that an administrator made has its own way of comparing: tables that refer to each other need one.
+    const words = 'CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci';
+    await server.query(`CREATE DATABASE IF NOT EXISTS \`${address.database}\` ${words}`);
+    await server.query(`ALTER DATABASE \`${address.database}\` ${words}`);
   } finally {
     await server.close();
   }

@@ -62,3 +62,18 @@ test('a database name that could be more than a name is refused', async () => {
     'cannot be a database name',
   );
 });
+
+test('a database that an administrator made with another way of comparing is made fit', async () => {
+  const address = freshAddress();
+  await createDatabase(address);
+  const theirs = connect(address);
+  await theirs.query(
+    `ALTER DATABASE \`${address.database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_general_ci`,
+  );
+  await theirs.close();
+  await createDatabase(address);
+  const db = connect(address);
+  await migrate(db);
+  expect(await defineModels(db).jobs.count()).toBe(0);
+  await db.close();
+});
