@@ -10,6 +10,7 @@ import type { Store } from '../store/models/index';
 import { raw } from '../store/raw';
 import type { Surroundings } from '../surroundings';
 import { tokenIn } from './cookie';
+import { digest } from './secrets';
 import { whoIs, type SignedIn } from './sessions';
 
 declare module 'hono' {
@@ -30,14 +31,26 @@ export function guard(store: Store, { secure }: Surroundings): MiddlewareHandler
     if (route === undefined)
       throw new ProblemError(404, 'not-found', 'There is nothing at this address of the API.');
     if (method !== 'GET') fromOwnPage(c);
-    const person = await whoIs(store, tokenIn(c, secure));
+    const person = await asking(store, tokenIn(c, secure));
     c.set('person', person);
     const reach = reachOf(route, person?.roles);
     if (person === undefined && reach === undefined) throw nobody();
     if (reach === undefined) throw notYours(route);
     if (reach === 'own' && !(await isOwn(store, route, c, person!))) throw notYours(route, true);
-    return next();
+    await next();
+    if (method !== 'GET' && route !== 'append') store.memory.sessions.forget();
   };
+}
+
+/** Who a token belongs to; asked of the database once a second. */
+async function asking(store: Store, token: string | undefined): Promise<SignedIn | undefined> {
+  if (!token) return undefined;
+  const key = digest(token);
+  const known = store.memory.sessions.get(key);
+  if (known) return known;
+  const person = await whoIs(store, token);
+  if (person) store.memory.sessions.set(key, person);
+  return person;
 }
 
 /** Somebody is signed in: the guard let them by. */

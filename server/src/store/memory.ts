@@ -4,6 +4,7 @@
  */
 import type { JobFold } from '@jeitinho/core/job';
 import type { WrittenSheet } from '@jeitinho/core/sheet';
+import { KnownSessions } from '../auth/known-sessions';
 import { InsertQueue } from './insert-queue';
 import { Kept } from './kept';
 import { Turns } from './turns';
@@ -27,6 +28,7 @@ const MOST_LOG_BYTES = 64 * 1024 * 1024;
 const MOST_SHEET_BYTES = 64 * 1024 * 1024;
 
 export class StoreMemory {
+  readonly sessions = new KnownSessions();
   readonly turns = new Turns();
   readonly inserts = new InsertQueue();
   readonly jobs = new Kept<HotJob>(MOST_LOG_BYTES);
@@ -41,5 +43,6 @@ export class StoreMemory {
   forget(): void {
     this.jobs.clear();
     this.sheets.clear();
+    this.sessions.forget();
   }
 }
