@@ -289,7 +289,7 @@ test('where the sheet asks, somebody else looks a signed visit through and signs
     [
       'decided',
       {
-        endings: [{ kind: 'hand-over', to: 'Gas fitter', note: '' }],
+        endings: [{ kind: 'hand-over', to: 'Gas fitter', note: 'Needs a gas licence.' }],
         leading: null,
         probability: 0,
         reason: 'x',

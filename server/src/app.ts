@@ -226,6 +226,7 @@ const sheetLimit = limit(
 const FIRST_ASKED = [
   pathOf('jobs', {}, { status: 'open', limit: OPEN_AT_ONCE }),
   pathOf('shop', {}),
+  pathOf('session', {}),
 ]
   .map((path) => `</api/v1${path}>; rel=preload; as=fetch; crossorigin`)
   .join(', ');

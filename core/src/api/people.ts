@@ -1,6 +1,6 @@
 /** People, sign-in, devices, proposals and keeping, as the API has them. */
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
-import { licenceHeldSchema, roleSchema } from '../people/roles';
+import { ROLES } from '../people/roles';
 import { Uuid } from '../job/log/words';
 
 const Text = Type.String();
@@ -16,7 +16,19 @@ const Login = Type.String({ minLength: 2, maxLength: 80, pattern: '^\\S+$' });
 export const SHORTEST_PASSWORD = 12;
 const Password = Type.String({ minLength: SHORTEST_PASSWORD, maxLength: 200 });
 const DeviceName = Type.String({ minLength: 1, maxLength: 120 });
-const Roles = Type.Array(roleSchema, { minItems: 1, maxItems: 4, uniqueItems: true });
+const licenceHeldSchema = Type.Object(
+  {
+    name: Type.String({ minLength: 1, maxLength: 120 }),
+    /** Last day, `2027-03-31`; null for one that does not end. */
+    until: Type.Union([Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' }), Type.Null()]),
+  },
+  closed,
+);
+const Roles = Type.Array(Type.Union(ROLES.map((role) => Type.Literal(role))), {
+  minItems: 1,
+  maxItems: 4,
+  uniqueItems: true,
+});
 const Licences = Type.Array(licenceHeldSchema, { maxItems: 30 });
 const Token = Type.String({ minLength: 20, maxLength: 100 });
 

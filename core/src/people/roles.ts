@@ -1,6 +1,4 @@
 /** What a person of the shop may be; somebody may be several of them. */
-import { Type, type Static } from '@sinclair/typebox';
-
 export const ROLES = ['technician', 'lead', 'office', 'owner'] as const;
 export type Role = (typeof ROLES)[number];
 
@@ -18,18 +16,12 @@ export function rolesWords(roles: readonly Role[]): string {
   return `${roles.join(', ')}: ${told.map((role) => ROLE_WORDS[role]).join('; ')}`;
 }
 
-export const roleSchema = Type.Union(ROLES.map((role) => Type.Literal(role)));
-
 /** A licence is a person's, and mostly ends some day. */
-export const licenceHeldSchema = Type.Object(
-  {
-    name: Type.String({ minLength: 1, maxLength: 120 }),
-    /** Last day, `2027-03-31`; null for one that does not end. */
-    until: Type.Union([Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' }), Type.Null()]),
-  },
-  { additionalProperties: false },
-);
-export type LicenceHeld = Static<typeof licenceHeldSchema>;
+export interface LicenceHeld {
+  readonly name: string;
+  /** Last day, `2027-03-31`; null for one that does not end. */
+  readonly until: string | null;
+}
 
 /**
  * The licence that somebody holds for a line of a sheet, such as “Gas work: licensed gas technician only.”: the

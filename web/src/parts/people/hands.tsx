@@ -10,7 +10,8 @@ import { signInDemo, signInWithPasskey, signOut } from '../../data/sign-in';
 import { Button } from '../button';
 import { DialogFrame } from '../dialog-frame';
 import { Notice } from '../notice';
-import { initialsOf, MadeUp } from './made-up';
+import { initialsOf } from './initials';
+import { MadeUp } from './made-up';
 import { WaysIn } from './ways-in';
 
 /** What is one's own, and the way out. */

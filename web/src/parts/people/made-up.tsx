@@ -3,6 +3,7 @@ import { rolesWords, type SessionResource } from '@jeitinho/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { signInDemo } from '../../data/sign-in';
 import { Notice } from '../notice';
+import { initialsOf } from './initials';
 
 export function MadeUp({
   people,
@@ -54,12 +55,3 @@ export function MadeUp({
     </>
   );
 }
-
-/** `DM` of Davi Moura. */
-export const initialsOf = (name: string): string => {
-  const words = name.split(/\s+/).filter(Boolean);
-  return [words[0], words.length > 1 ? words.at(-1) : undefined]
-    .map((word) => word?.[0] ?? '')
-    .join('')
-    .toUpperCase();
-};

@@ -1,8 +1,12 @@
 /** Who is working, on every screen of the desk: one press to another's hands, to one's own things, or out. */
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useMe } from '../../data/me';
-import { HandsDialog } from './hands';
-import { initialsOf } from './made-up';
+import { patiently } from '../../data/piece';
+import { initialsOf } from './initials';
+
+const HandsDialog = lazy(async () => ({
+  default: (await patiently(() => import('./hands'))).HandsDialog,
+}));
 
 export function PersonChip() {
   const me = useMe();
@@ -20,7 +24,11 @@ export function PersonChip() {
           {initialsOf(me.name)}
         </span>
       </button>
-      <HandsDialog open={open} onOpenChange={setOpen} />
+      {open && (
+        <Suspense fallback={null}>
+          <HandsDialog open={open} onOpenChange={setOpen} />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -1,11 +1,19 @@
 /** Nobody sees the shop before signing in; whoever is known on this device goes on without the server. */
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
 import { useHere } from '../../data/me';
 import { sessionOptions } from '../../data/queries';
-import { SignIn } from './sign-in';
-import { SignedOutBar } from './signed-out-bar';
+import { patiently } from '../../data/piece';
+
+/** A piece of its own: mostly somebody is in. */
+const SignIn = lazy(async () => ({
+  default: (await patiently(() => import('./sign-in'))).SignIn,
+}));
+
+const SignedOutBar = lazy(async () => ({
+  default: (await patiently(() => import('./signed-out-bar'))).SignedOutBar,
+}));
 
 export function Gate({ children }: { readonly children: ReactNode }) {
   const { me, signedOut, goesOn } = useHere();
@@ -15,10 +23,19 @@ export function Gate({ children }: { readonly children: ReactNode }) {
   if (me && (!signedOut || goesOn))
     return (
       <>
-        {signedOut && <SignedOutBar />}
+        {signedOut && (
+          <Suspense fallback={null}>
+            <SignedOutBar />
+          </Suspense>
+        )}
         {children}
       </>
     );
-  if (session.isPending && !signedOut) return <p className="p-6 text-soft">One moment …</p>;
-  return <SignIn session={session.data} away={session.isError} />;
+  // What a screen asks meanwhile comes with the same cookie: it is refused together with this, or there at once.
+  if (session.isPending && !signedOut) return <>{children}</>;
+  return (
+    <Suspense fallback={<p className="p-6 text-soft">One moment …</p>}>
+      <SignIn session={session.data} away={session.isError} />
+    </Suspense>
+  );
 }

@@ -13,7 +13,7 @@ import { Notice } from '../../parts/notice';
 import { ShopPlaces } from '../shop/shop-places';
 import { DeviceList } from './device-list';
 import { LinkNotice, type FreshLink } from './link-notice';
-import { initialsOf } from '../../parts/people/made-up';
+import { initialsOf } from '../../parts/people/initials';
 import { PersonForm } from './person-form';
 
 const isKept = (person: PersonResource): person is PersonKept => 'hasPassword' in person;
