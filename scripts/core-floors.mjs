@@ -18,6 +18,7 @@ export const CORE_FLOORS = [
   'diagnose',
   'next',
   'decide',
+  'learn',
   'bench',
   'checks',
   'formulas',

@@ -150,6 +150,17 @@ export const diagnoseCase = Type.Object({
   ),
 });
 
+/** Odds from proven jobs, of one fault or of all; or how seldom chance brings so many. */
+export const learnCase = Type.Union([
+  Type.Object({
+    weights: Type.Array(Type.Number({ minimum: 0 }), { minItems: 1, maxItems: 500 }),
+    counts: Type.Array(Type.Integer({ minimum: 0 }), { minItems: 1, maxItems: 500 }),
+    /** Whose interval is answered; every one’s where absent. */
+    fault: Type.Optional(Type.Integer({ minimum: 0 })),
+  }),
+  Type.Object({ k: Type.Integer({ minimum: 0 }), mean: Type.Number({ minimum: 0 }) }),
+]);
+
 export const decideCase = Type.Object({
   ...diagnoseCase.properties,
   /** Visits with ids of actions, `replace:PART` or `repair:ID`: what each plan costs is answered. */

@@ -264,3 +264,16 @@ describe('the bench on the command line', () => {
     });
   });
 });
+
+test('learn: odds of proven jobs with their intervals, and how seldom chance brings so many', () => {
+  expect(runVerb('learn', { weights: [3, 1], counts: [0, 1], fault: 1 })).toEqual({
+    odds: [15 / 21, 6 / 21],
+    interval: [expect.closeTo(0.1396, 3), expect.closeTo(0.4555, 3)],
+  });
+  expect(runVerb('learn', [{ k: 0, mean: 4 }])).toEqual([{ tail: 1 }]);
+  const both = runVerb('learn', { weights: [1, 1], counts: [0, 0] }) as { intervals: unknown[] };
+  expect(both.intervals).toHaveLength(2);
+  expect(() => runVerb('learn', { weights: [1], counts: [1, 2] })).toThrow('as many');
+  expect(() => runVerb('learn', { weights: [0], counts: [0] })).toThrow('above 0');
+  expect(() => runVerb('learn', { k: 1.5, mean: 1 })).toThrow();
+});

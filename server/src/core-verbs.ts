@@ -17,8 +17,10 @@ import {
   actionsOf,
   actionsOfSheet,
   advise,
+  chanceOfSoMany,
   decide,
   infer,
+  learntOdds,
   modelOf,
   nextTests,
   playedJob,
@@ -50,6 +52,7 @@ import {
   diagnoseCase,
   groupCase,
   judgeCase,
+  learnCase,
   measureCase,
   seriesCase,
 } from './core-cases';
@@ -132,6 +135,22 @@ const VERBS: Readonly<Record<string, (input: unknown, path: string) => unknown>>
     return {
       ...{ faults, now, accused, sound, other, fixed, parts, ecr: cost, order },
       ...(advised ?? { next }),
+    };
+  },
+  learn: (input, path) => {
+    const asked = demand(learnCase, input, path);
+    if ('k' in asked) return { tail: chanceOfSoMany(asked.k, asked.mean) };
+    const { weights, counts, fault } = asked;
+    if (weights.length !== counts.length || !weights.some((weight) => weight > 0))
+      throw new InvalidInputError(
+        'weights and counts are as many, and one weight is above 0',
+        `${path}/counts`,
+      );
+    const odds = learntOdds(weights, counts);
+    const intervals = odds.map(({ interval }) => interval);
+    return {
+      odds: odds.map(({ share }) => share),
+      ...(fault === undefined ? { intervals } : { interval: intervals[fault] ?? null }),
     };
   },
   decide: (input, path) => {

@@ -40,3 +40,5 @@ export { actionsOfSheet, withoutPrice } from '../decide/of-sheet';
 export { type BreakEven, breakEvens } from '../decide/break-even';
 export { triageOf } from '../decide/triage';
 export { decide, type Plan, pricePlans, startingWith } from '../decide/plans';
+export { chanceOfSoMany } from '../learn/coincidence';
+export { learntOdds } from '../learn/odds';

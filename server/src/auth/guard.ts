@@ -11,7 +11,8 @@ import { raw } from '../store/raw';
 import type { Surroundings } from '../surroundings';
 import { tokenIn } from './cookie';
 import { digest } from './secrets';
-import { whoIs, type SignedIn } from './sessions';
+import { whoIs } from './sessions';
+import type { SignedIn } from './signed-in';
 
 declare module 'hono' {
   interface ContextVariableMap {

@@ -3,7 +3,7 @@
  * second, and on this server with every act but an appended entry, so that whoever is signed out is out at once
  * here, and within a second on another server.
  */
-import type { SignedIn } from './sessions';
+import type { SignedIn } from './signed-in';
 
 const KEPT_MS = 1_000;
 const MOST = 2_000;

@@ -9,6 +9,7 @@ import type { Store } from '../store/models/index';
 import type { Person, Session } from '../store/models/people';
 import { raw } from '../store/raw';
 import { digest, newToken } from './secrets';
+import type { SignedIn } from './signed-in';
 
 const DAY_MS = 86_400_000;
 /** Unused for so long, a device has to sign in again; a van stands still over the holidays. */
@@ -18,18 +19,6 @@ export const LONGEST_MS = 180 * DAY_MS;
 const SEEN_EVERY_MS = 5 * 60_000;
 /** What a server's own clock may be set back by without ending every session. */
 const BACK_MS = DAY_MS;
-
-/** Who asks. */
-export interface SignedIn {
-  readonly session: string;
-  readonly id: string;
-  readonly name: string;
-  /** All names that their entries carry: the present one first. */
-  readonly names: readonly string[];
-  readonly roles: readonly Role[];
-  readonly licences: readonly LicenceHeld[];
-  readonly demo: boolean;
-}
 
 export async function beginSession(
   store: Store,

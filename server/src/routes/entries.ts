@@ -3,7 +3,7 @@ import type { LogEntry } from '@jeitinho/core/job';
 import { readEntry } from '@jeitinho/core/validate';
 import { Hono } from 'hono';
 import { me } from '../auth/guard';
-import type { SignedIn } from '../auth/sessions';
+import type { SignedIn } from '../auth/signed-in';
 import { jsonBody } from '../json-body';
 import { notFound, ProblemError } from '../problem';
 import { inSlices } from '../slices';
