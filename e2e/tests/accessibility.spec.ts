@@ -176,6 +176,40 @@ test.describe('every screen', () => {
     await clean('the shop', { night: true });
   });
 
+  test('axe finds nothing on the door, hands, people, devices, keeping and the trail', async ({
+    page,
+    context,
+  }) => {
+    const clean = cleaner(page);
+    await page.goto('/people');
+    await expect(page.getByText('▲ Gas work, ended 2026-03-31')).toBeVisible();
+    await page.getByRole('button', { name: 'Devices Davi Moura' }).click();
+    await expect(page.getByRole('list', { name: 'Devices' })).toBeVisible();
+    await clean('people', { night: true });
+    await page.getByRole('button', { name: 'Change Rute Sabiá' }).click();
+    await page.getByRole('button', { name: 'Add a licence' }).click();
+    await clean('a person changed', { night: true });
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Davi Moura is working; change hands' }).click();
+    await page.getByText('Somebody else', { exact: true }).click();
+    await clean('whose hands', { night: true });
+    await page.keyboard.press('Escape');
+    await page.goto('/me');
+    await expect(page.getByRole('list', { name: 'Devices' })).toBeVisible();
+    await clean('one’s own', { night: true });
+    await page.goto('/keeping');
+    await expect(page.getByRole('button', { name: 'Make one now' })).toBeVisible();
+    await clean('keeping', { night: true });
+    await page.goto('/trail');
+    await expect(page.getByRole('region', { name: 'Trail of who' })).toContainText('signed in');
+    await clean('the trail', { night: true });
+    await context.clearCookies();
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Who is at the machine?' })).toBeVisible();
+    await page.getByText('Somebody who is not made up').click();
+    await clean('the door', { night: true });
+  });
+
   test('axe finds nothing on customers, units and the week', async ({ page }) => {
     const clean = cleaner(page);
     const open = async (path: string, heading: string) => {

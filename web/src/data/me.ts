@@ -60,6 +60,15 @@ const subscribe = (listener: () => void) => {
   return () => listeners.delete(listener);
 };
 
+// Another tab of this browser changed hands: one cookie, one person.
+if (typeof window !== 'undefined')
+  window.addEventListener('storage', ({ key }) => {
+    if (key !== ME && key !== GOES_ON && key !== KNOWN) return;
+    const goesOn = keptItem(GOES_ON) !== undefined;
+    const me = parsed<PersonResource>(ME);
+    set({ me, known: parsed<Known[]>(KNOWN) ?? [], goesOn, signedOut: goesOn || !me });
+  });
+
 /** For whatever sends, the service worker too, which sees only this store. */
 function keepMe(person: PersonResource, signedIn: boolean): void {
   const value: KeptMe = { person, signedIn };

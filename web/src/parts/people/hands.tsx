@@ -30,7 +30,7 @@ function Own({ onDone }: { readonly onDone: () => void }) {
     <>
       <div className="mt-4 flex flex-wrap items-center gap-x-2 border-t border-ink pt-3">
         <Dialog.Close className="min-h-11 cursor-pointer border border-soft px-4">
-          {me ? `Still ${me.name}’s` : 'Close'}
+          {me ? `Leave it with ${me.name}` : 'Close'}
         </Dialog.Close>
         {me && !signedOut && (
           <>
