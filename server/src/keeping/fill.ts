@@ -25,6 +25,14 @@ export async function withoutForeignKeys<T>(
   }
 }
 
+function rowOf(line: string): Record<string, unknown> {
+  try {
+    return JSON.parse(line) as Record<string, unknown>;
+  } catch {
+    throw new ArchiveError('damaged', 'A line of a table cannot be read. Nothing was changed.');
+  }
+}
+
 export class Filler {
   readonly #columns = new Map<string, readonly Column[]>();
   rows = 0;
@@ -58,7 +66,7 @@ export class Filler {
     };
     for (const line of text.split('\n')) {
       if (line === '') continue;
-      const row = JSON.parse(line) as Record<string, unknown>;
+      const row = rowOf(line);
       if (!this.keeps(table, row)) continue;
       batch.push(row);
       bytes += line.length;

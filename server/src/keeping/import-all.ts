@@ -1,5 +1,14 @@
-/** An export of another shop, or of this one from before, into an empty shop: whole, or not at all. */
+/**
+ * An export of another shop, or of this one from before, into an empty shop: whole, or not at all. Put aside and
+ * read from end to end before anything of it is believed, so that no slow line holds the database.
+ */
+import { createReadStream, createWriteStream } from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { Op } from 'sequelize';
 import { migrations } from '../store/migrations/index';
 import type { Store } from '../store/models/index';
 import { raw } from '../store/raw';
@@ -20,22 +29,37 @@ export async function importAll(store: Store, source: Readable) {
         `Nothing was brought in: this shop has ${table} already. An export goes into an empty one.`,
       );
   }
+  const folder = await mkdtemp(join(tmpdir(), 'jeitinho-import.'));
+  try {
+    const file = join(folder, 'export.tar');
+    await pipeline(source, createWriteStream(file, { mode: 0o600 }));
+    const { head } = await readArchive(createReadStream(file), false, () => {});
+    if (head.migrations.some((name) => !migrations.some((each) => each.name === name)))
+      throw newer(head);
+    return await fillFrom(store, file);
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+async function fillFrom(store: Store, file: string) {
   const { sequelize } = store;
   const brought = await sequelize.transaction((transaction) =>
     withoutForeignKeys(sequelize, transaction, async () => {
       const names = new Set((await store.people.findAll({ transaction })).map(({ name }) => name));
-      // Settings, prices and people of this shop stay where both have them.
+      // What this shop set up before goes; its people stay, and keep their ways in.
       for (const table of ['settings', 'prices', 'merged', 'proposals', 'dictionaries'])
         await raw(sequelize, `DELETE FROM \`${table}\``, [], transaction);
       const filler = new Filler(sequelize, transaction, (table, row) => {
         if (table === 'audit') return false;
         return table !== 'people' || !names.has(String(row.name));
       });
-      await readArchive(source, false, (piece, head) => {
-        if (head.migrations.some((name) => !migrations.some((each) => each.name === name)))
-          throw newer(head);
-        return filler.take(piece);
-      });
+      await readArchive(createReadStream(file), false, (piece) => filler.take(piece));
+      // Whoever was made up there is nobody here who comes in by one press.
+      await store.people.update(
+        { demo: false },
+        { where: { name: { [Op.notIn]: [...names, ''] } }, transaction },
+      );
       return { rows: filler.rows, photos: filler.photos };
     }),
   );

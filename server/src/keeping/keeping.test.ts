@@ -317,6 +317,8 @@ describe('everything as open files', () => {
     }).toEqual(counted);
     // Who brought it in is there once; the others have no way in yet.
     expect(await shop.store.people.count({ where: { name: shop.owner.name } })).toBe(1);
+    // Made-up people of the other shop are nobody here who comes in by one press.
+    expect(await shop.store.people.count({ where: { demo: true } })).toBe(0);
     const again = await bring(shop, bytes);
     expect([again.status, ((await again.json()) as Problem).code]).toEqual([409, 'not-empty']);
     expect(await shop.store.entries.count()).toBe(counted.entries);

@@ -128,6 +128,9 @@ export class Backups {
 
   async start(): Promise<void> {
     if (this.folder === undefined) return;
+    // What a crash left half written is none.
+    for (const file of await readdir(this.folder).catch(() => []))
+      if (file.endsWith('.part')) await rm(join(this.folder, file), { force: true });
     const [newest] = await this.list();
     const late = newest !== undefined && Date.now() - Date.parse(newest.at) > DAY_MS;
     this.#sleepUntil(late ? new Date(Date.now() + MAKE_UP_MS) : nextNight(new Date()));
