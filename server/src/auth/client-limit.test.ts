@@ -1,6 +1,7 @@
 /** How often one client may ask; nothing here waits, and nothing depends on how quick the machine is. */
 import { Hono } from 'hono';
-import { ProblemError, problemResponse } from '../problem';
+import type { ProblemError } from '../problem';
+import { problemResponse } from '../problem';
 import { ON_LOOPBACK, type Surroundings } from '../surroundings';
 import { Buckets, clientLimit, signInLimit } from './client-limit';
 
