@@ -15,26 +15,27 @@ const SignedOutBar = lazy(async () => ({
   default: (await patiently(() => import('./signed-out-bar'))).SignedOutBar,
 }));
 
+const MOMENT = <p className="p-6 text-soft">One moment …</p>;
+
 export function Gate({ children }: { readonly children: ReactNode }) {
   const { me, signedOut, goesOn } = useHere();
   const session = useQuery(sessionOptions());
   const { pathname } = useLocation();
-  if (pathname === '/welcome') return <>{children}</>;
-  if (me && (!signedOut || goesOn))
+  // While it is asked who is here, a screen asks with the same cookie: it is there at once, or refused together.
+  const asking = session.isPending && !signedOut;
+  const known = me !== undefined && (!signedOut || goesOn);
+  if (pathname === '/welcome' || asking || known)
+    // One shape, whoever is here: the screen stays as it is when the answer comes.
     return (
       <>
-        {signedOut && (
-          <Suspense fallback={null}>
-            <SignedOutBar />
-          </Suspense>
-        )}
+        <Suspense fallback={null}>{known && signedOut && <SignedOutBar />}</Suspense>
         {children}
       </>
     );
-  // What a screen asks meanwhile comes with the same cookie: it is refused together with this, or there at once.
-  if (session.isPending && !signedOut) return <>{children}</>;
+  // A screen was refused before this was answered: which ways in there are is not known yet.
+  if (session.isPending) return MOMENT;
   return (
-    <Suspense fallback={<p className="p-6 text-soft">One moment …</p>}>
+    <Suspense fallback={MOMENT}>
       <SignIn session={session.data} away={session.isError} />
     </Suspense>
   );
