@@ -97,14 +97,15 @@ export function propose(tests: readonly QuickTest[]): Proposal {
     const list = outwards.filter(({ row }) => row.connector === connector);
     const load = `load-${slug(connector)}`;
     parts.push({ id: load, name: `Load or sensor at ${connector}` });
-    for (const test of list) {
-      const pair = `${test.row.red}–${test.row.black}`;
+    // One thing at a pair of pins, however many figures a table has of it.
+    for (const [pair, ofPair] of byPair(list)) {
+      const named = ofPair.find(({ row }) => row.signal)?.row.signal;
       add({
-        id: `${load}-${slug(`${test.row.red}-${test.row.black}`)}`,
-        name: `${test.row.signal || 'Load or sensor'} at ${connector} ${pair}`,
+        id: `${load}-${slug(pair)}`,
+        name: `${named || 'Load or sensor'} at ${connector} ${pair.replace('-', '–')}`,
         part: load,
         prior: 2,
-        shows: shows([test], { open: 0.4, low: 0.3, high: 0.2, short: 0.1 }),
+        shows: shows(ofPair, { open: 0.4, low: 0.3, high: 0.2, short: 0.1 }),
       });
     }
     parts.push({ id: `harness-${slug(connector)}`, name: `Harness at ${connector}` });
@@ -117,6 +118,15 @@ export function propose(tests: readonly QuickTest[]): Proposal {
     });
   }
   return { parts: parts.filter(({ id }) => faults.some((fault) => fault.part === id)), faults };
+}
+
+function byPair(tests: readonly QuickTest[]): Map<string, QuickTest[]> {
+  const pairs = new Map<string, QuickTest[]>();
+  for (const test of tests) {
+    const pair = `${test.row.red}-${test.row.black}`;
+    pairs.set(pair, [...(pairs.get(pair) ?? []), test]);
+  }
+  return pairs;
 }
 
 const unique = (tests: readonly QuickTest[]) => [...new Set(tests.map(({ row }) => row.connector))];

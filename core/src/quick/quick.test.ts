@@ -187,6 +187,22 @@ describe('the sheet made of it', () => {
     const state = foldJob(sheet, log.entries);
     expect(state.energy.kind).toBe('live');
   });
+  test('two figures of one pair are one load with both', () => {
+    const split = splitTable([
+      ['Connector', 'Pins', 'State', 'Expected'],
+      ['CN1', '5 GND', '', '10 µF'],
+      ['CN1', '5 GND', '', '4,7 kΩ'],
+      ['CN1', '1 GND', '', '12 V'],
+    ]);
+    const { rows, problems } = readRows(split, matchColumns(split));
+    expect(problems).toEqual([]);
+    const sheet = quickSheet(head, rows);
+    expect(sheet.faults.filter(({ id }) => id.startsWith('load-')).map(({ id }) => id)).toEqual([
+      'load-CN1-5-GND',
+    ]);
+    const read = readSheet(JSON.parse(JSON.stringify(sheet)));
+    expect(read.ok ? [] : read.problems).toEqual([]);
+  });
   test('any table that reads makes a sheet without problems', () => {
     const cell = fc.constantFrom(
       '12 V',
