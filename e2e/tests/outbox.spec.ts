@@ -1,23 +1,11 @@
 /** What is written without a server: where it is said, when it goes, and what happens to what cannot go. */
-import type { Page } from '@playwright/test';
-import { expect, opened, press, test } from '../support/test';
+import { expect, opened, test } from '../support/test';
 import { WHOLE } from '../support/browser';
+import { cut, mend, say } from '../support/away';
 import { fetch, signedIn } from '../support/signed-in';
 
 // Notices, and the service worker that sends by itself, need the whole browser.
 test.use({ launchOptions: WHOLE });
-
-/** Every request to the API fails, as without a network. */
-const cut = (page: Page) => page.context().route('**/api/**', (route) => route.abort());
-const mend = (page: Page) => page.context().unroute('**/api/**');
-
-/** Something said, kept on the device. */
-async function say(page: Page, job: string, words: string): Promise<void> {
-  await page.goto(`/jobs/${job}/arrive`);
-  await opened(page);
-  await page.getByLabel('What changed lately').fill(words);
-  await press(page, 'Enter');
-}
 
 const logOf = async (url: string, job: string) => {
   const response = await fetch(`${url}/api/v1/jobs/${job}/entries`);

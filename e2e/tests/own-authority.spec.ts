@@ -11,7 +11,8 @@ import { join } from 'node:path';
 import { chromium, expect, test, type Page } from '@playwright/test';
 import { WHOLE } from '../support/browser';
 import { freePort, freshFolder, Jeitinho, ROOT } from '../support/jeitinho';
-import { opened, press } from '../support/test';
+import { say } from '../support/away';
+import { opened } from '../support/test';
 
 const HOST = 'oficina.test';
 const PASSWORD = 'seven bridges at dusk';
@@ -72,13 +73,6 @@ const inPage = <T>(page: Page, method: string, path: string, body?: unknown): Pr
     },
     [method, path, body ?? null] as const,
   );
-
-async function say(page: Page, job: string, words: string): Promise<void> {
-  await page.goto(`/jobs/${job}/arrive`);
-  await opened(page);
-  await page.getByLabel('What changed lately').fill(words);
-  await press(page, 'Enter');
-}
 
 test('in by passkey over the shop’s own TLS, without a network, from hand to hand; then backed up and restored', async () => {
   test.setTimeout(400_000);

@@ -4,19 +4,9 @@ import type { Page } from '@playwright/test';
 import { found } from '../support/axe';
 import { downloaded } from '../support/papers';
 import { sideways } from '../support/sideways';
+import { cut, mend, say } from '../support/away';
 import { fetch } from '../support/signed-in';
-import { expect, kept, opened, press, test } from '../support/test';
-
-/** Every request to the API fails, as without a network. */
-const cut = (page: Page) => page.context().route('**/api/**', (route) => route.abort());
-const mend = (page: Page) => page.context().unroute('**/api/**');
-
-async function say(page: Page, job: string, words: string): Promise<void> {
-  await page.goto(`/jobs/${job}/arrive`);
-  await opened(page);
-  await page.getByLabel('What changed lately').fill(words);
-  await press(page, 'Enter');
-}
+import { expect, kept, opened, test } from '../support/test';
 
 const authors = async (url: string, job: string, words: string) => {
   const response = await fetch(`${url}/api/v1/jobs/${job}/entries`);

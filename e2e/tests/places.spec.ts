@@ -135,7 +135,7 @@ test('★ a list is looked through and brought in; the double in it is merged; i
 
   await page.goto('/customers');
   await page.getByRole('searchbox').fill('rio GD-2');
-  await page.getByRole('link', { name: /^Dryer/ }).click();
+  await page.getByRole('link', { name: /^Dryer GD-/ }).click();
   await page.getByRole('button', { name: 'Merge a double' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('searchbox').fill('double cooler');

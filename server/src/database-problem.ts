@@ -2,6 +2,14 @@
 import { ProblemError } from './problem';
 import { databaseTrouble } from './store/database-errors';
 
+export const diskFull = () =>
+  new ProblemError(
+    503,
+    'disk-full',
+    'Nothing was stored: the server’s disk is full. Make room there; what you wrote is kept and sent then.',
+    { retryAfter: 30 },
+  );
+
 /** @returns undefined for an error that says nothing about the database. */
 export function databaseProblem(error: unknown): ProblemError | undefined {
   switch (databaseTrouble(error)) {
@@ -13,12 +21,7 @@ export function databaseProblem(error: unknown): ProblemError | undefined {
         { retryAfter: 3 },
       );
     case 'full':
-      return new ProblemError(
-        503,
-        'disk-full',
-        'Nothing was stored: the server’s disk is full. Make room there; what you wrote is kept and sent then.',
-        { retryAfter: 30 },
-      );
+      return diskFull();
     case 'damaged':
       return new ProblemError(
         503,

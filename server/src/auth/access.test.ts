@@ -119,6 +119,9 @@ test('no route is open by oversight: what anybody may is what leads in, and heal
 });
 
 test('what is written in a strange way does not slip by', async () => {
+  const { cookie } = await h.somebody('Odd Ids', 'technician');
+  const odd = await h.post('/api/v1/jobs/%E0%A4%A/entries', { entries: [] }, { cookie });
+  expect(odd.status).toBeLessThan(500);
   for (const path of [
     '/api/v1//shop',
     '/api/v1/shop/',

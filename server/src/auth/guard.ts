@@ -117,9 +117,15 @@ async function isOwn(
   return isOwnVisit(store, id, person);
 }
 
-/** The one id in a path: `/jobs/ID/entries`. */
-const idIn = (path: string): string =>
-  decodeURIComponent(path.slice('/api/v1/'.length).split('/')[1] ?? '');
+/** The one id in a path: `/jobs/ID/entries`. As the handlers read it: what is no encoding stands as it is. */
+function idIn(path: string): string {
+  const id = path.slice('/api/v1/'.length).split('/')[1] ?? '';
+  try {
+    return decodeURIComponent(id);
+  } catch {
+    return id;
+  }
+}
 
 /** A visit that is theirs or nobody's, that they handed on, or that they have written in. */
 export async function isOwnVisit(store: Store, id: string, { names }: SignedIn): Promise<boolean> {

@@ -23,6 +23,10 @@ test('a link makes the first owner, once', async () => {
     NOBODY,
   );
   expect([weak.status, weak.body.code]).toEqual([422, 'weak-password']);
+  // A name that is taken costs nothing: the same link lets in afterwards.
+  await shop.somebody('Rita Mar', 'office');
+  const taken = await shop.post('/api/v1/session/link', { ...body, name: 'rita mar' }, NOBODY);
+  expect([taken.status, taken.body.code]).toEqual([409, 'name-taken']);
   const used = await shop.post<SessionResource>('/api/v1/session/link', body, NOBODY);
   expect(used.body.person).toMatchObject({
     name: 'Lia Mota',

@@ -21,7 +21,7 @@ import { notFound, ProblemError } from '../problem';
 import { audit } from '../store/audit';
 import type { Store } from '../store/models/index';
 import type { Person } from '../store/models/people';
-import { addPerson, livingPeople, livingPerson, personResource } from '../store/people';
+import { addPerson, freeName, livingPeople, livingPerson, personResource } from '../store/people';
 import { holdsPasskeys, placeOf, type Surroundings } from '../surroundings';
 
 export const sessionRoutes = (store: Store, around: Surroundings) => {
@@ -129,6 +129,8 @@ export const sessionRoutes = (store: Store, around: Surroundings) => {
             errors: [{ path: '/login', message: 'is taken.' }],
           },
         );
+      // Before the link is used up: whoever chooses a name that is taken chooses another, by the same link.
+      if (!kept) await freeName(store, called);
       const hashed = await hashPassword(password);
       // Used up first: of two that come at once, one finds it gone.
       if ((await store.links.destroy({ where: { token: digest(token) } })) === 0)

@@ -59,7 +59,7 @@ export async function livingPerson(
 }
 
 /** A name stands under entries for ever: nobody else gets it later. @throws {ProblemError} 409 */
-async function freeName(store: Store, name: string, but?: string): Promise<void> {
+export async function freeName(store: Store, name: string, but?: string): Promise<void> {
   const others = await store.people.findAll(
     but === undefined ? {} : { where: { id: { [Op.ne]: but } } },
   );

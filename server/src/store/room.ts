@@ -1,6 +1,6 @@
 /** Whether the disk of the data folder has room for large things: a database that runs out in one ends itself. */
 import { statfs } from 'node:fs/promises';
-import { ProblemError } from '../problem';
+import { diskFull } from '../database-problem';
 
 /** What must stay free beside what is stored: the database grows its files by as much at once. */
 const SPARE_BYTES = 32_000_000;
@@ -10,10 +10,5 @@ export async function needRoom(folder: string | undefined, bytes: number): Promi
   if (folder === undefined) return;
   const { bavail, bsize } = await statfs(folder);
   if (bavail * bsize >= bytes + SPARE_BYTES) return;
-  throw new ProblemError(
-    503,
-    'disk-full',
-    'Nothing was stored: the server’s disk is full. Make room there; what you wrote is kept and sent then.',
-    { retryAfter: 30 },
-  );
+  throw diskFull();
 }

@@ -1,7 +1,7 @@
 /** Who is working on a device: as the server says it, and as somebody says it while the server is away. */
 import type { PersonResource, SessionResource } from '@jeitinho/core';
 import { localStore } from './local-store';
-import { forgetKnown, goOnAs, leave, myName, noteSession, noteSignedIn } from './me';
+import { forgetKnown, goOnAs, leave, myName, noteSession, noteSignedIn, turnNow } from './me';
 import { ME_KEY, namesHere, namesSent } from './me-key';
 
 const person = (name: string): PersonResource => ({
@@ -36,6 +36,17 @@ test('whoever goes on without the server is not turned back by another’s cooki
   expect(await namesSent(localStore)).toEqual(new Set(['Rute', 'Rute before']));
   // From here on the server's word counts again.
   noteSession(session(davi));
+  expect(myName()).toBe('Davi');
+});
+
+test('what was asked before somebody came in says nothing of who is here after it', () => {
+  noteSession(session(davi));
+  const asked = turnNow();
+  noteSignedIn(rute, {});
+  noteSession(session(null), asked);
+  noteSession(session(davi), asked);
+  expect(myName()).toBe('Rute');
+  noteSession(session(davi), turnNow());
   expect(myName()).toBe('Davi');
 });
 

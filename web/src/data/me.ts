@@ -5,6 +5,7 @@
 import type { PersonResource, Role, RouteName, SessionResource } from '@jeitinho/core';
 import { reachOf } from '@jeitinho/core';
 import { useSyncExternalStore } from 'react';
+import { ask } from './api';
 import { dropItem, keepItem, keptItem } from './device';
 import { localStore } from './local-store';
 import { ME_KEY, type KeptMe } from './me-key';
@@ -76,8 +77,13 @@ function keepMe(person: PersonResource, signedIn: boolean): void {
   if (signedIn) dropItem(GOES_ON);
 }
 
-/** What the server says of this device. */
-export function noteSession({ person }: SessionResource): void {
+/** Grows with every change of hands: what was asked before one says nothing of who is here after it. */
+let turn = 0;
+export const turnNow = (): number => turn;
+
+/** What the server says of this device. @param asked - The turn in which it was asked. */
+export function noteSession({ person }: SessionResource, asked = turn): void {
+  if (asked !== turn) return;
   // Somebody goes on here whom the server does not know yet: its cookie is still another's.
   if (!person || (here.goesOn && here.me?.id !== person.id)) return noteSignedOut();
   noteSignedIn(person);
@@ -88,6 +94,7 @@ export function noteSignedIn(
   person: PersonResource,
   how?: { readonly login?: string; readonly passkey?: boolean },
 ): void {
+  if (how) turn += 1;
   const before = here.known.find(({ id }) => id === person.id);
   keepItem(ME, JSON.stringify(person));
   const known = [
@@ -109,10 +116,21 @@ export function noteSignedOut(): void {
   if (!here.signedOut) set({ ...here, signedOut: true });
 }
 
-onSignedOut(noteSignedOut);
+/**
+ * Something was refused for want of a session. It may have been sent under the one before a change of hands: the
+ * server is asked who is here now.
+ */
+onSignedOut(() => {
+  const asked = turn;
+  ask('session', {}).then(
+    (session) => noteSession(session, asked),
+    () => undefined,
+  );
+});
 
 /** They left this device: their name stays among those who may come back. */
 export function leave(): void {
+  turn += 1;
   dropItem(ME);
   dropItem(GOES_ON);
   localStore.documents.delete(ME_KEY).catch(() => undefined);
@@ -126,6 +144,7 @@ export function goOnAs({ id, name }: Known): void {
       ? here.me
       : { id, name, roles: ['technician'], licences: [], formerly: [], removedAt: null };
   keepItem(ME, JSON.stringify(person));
+  turn += 1;
   keepMe(person, false);
   keepItem(GOES_ON, person.id);
   set({ ...here, me: person, signedOut: true, goesOn: true });

@@ -140,9 +140,9 @@ async function sendBatch(
     if (!(error instanceof ApiProblem)) throw error;
     const { entry, status } = error.problem;
     const named = entry?.id ?? (entry && batch[entry.index]?.id);
-    // One entry stands in the way of the rest: set it aside with the reason, and go on with the rest.
     // Not theirs whose cookie this is: it waits for whoever wrote it.
     if (error.problem.code === 'not-the-author') throw error;
+    // One entry stands in the way of the rest: set it aside with the reason, and go on with the rest.
     if (named !== undefined) {
       if (error.problem.status === 409 && waits(named)) return;
       return setAside(named, error.message, store);

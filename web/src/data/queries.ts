@@ -20,7 +20,7 @@ import {
 } from './api';
 import { unitsKnownHere } from './known-units';
 import { localStore } from './local-store';
-import { noteSession } from './me';
+import { noteSession, turnNow } from './me';
 import { sendOpening } from './openings';
 
 async function orKept<T>(fresh: () => Promise<T>, kept: () => Promise<T | undefined>): Promise<T> {
@@ -65,8 +65,9 @@ export const sessionOptions = () =>
   queryOptions({
     queryKey: ['session'],
     queryFn: async () => {
+      const asked = turnNow();
       const session = await ask('session', {});
-      noteSession(session);
+      noteSession(session, asked);
       return session;
     },
     staleTime: 60_000,

@@ -31,8 +31,12 @@ export const signIn = (login: string, password: string) =>
 export const signInDemo = (person: string) =>
   noted(ask('signInDemo', { body: { person, device: device() } }));
 
-export const useLink = (body: { token: string; name?: string; login: string; password: string }) =>
-  noted(ask('useLink', { body: { ...body, device: device() } }), { login: body.login });
+export const comeInByLink = (body: {
+  token: string;
+  name?: string;
+  login: string;
+  password: string;
+}) => noted(ask('useLink', { body: { ...body, device: device() } }), { login: body.login });
 
 /** @throws {Error} with a sentence, also where the person or the browser breaks it off. */
 export async function signInWithPasskey(): Promise<SessionResource> {

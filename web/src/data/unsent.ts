@@ -42,8 +42,8 @@ export async function unsentByJob(store: LocalStore = localStore): Promise<Unsen
     return {
       jobId,
       label: jobs[i]?.unit.label,
-      // The opening is an entry as well, and while it is refused nothing else goes.
       others: countBy(foreign.map(({ author }) => author)),
+      // The opening is an entry as well, and while it is refused nothing else goes.
       unsent: mine.length - refused.length + (opening && !notOpened ? 1 : 0),
       refused: refused.length + (notOpened ? 1 : 0),
       photos: photos.filter((photo) => photo.jobId === jobId).length,

@@ -123,7 +123,7 @@ function Hands({ onDone }: { readonly onDone: () => void }) {
           </li>
         ))}
       </ul>
-      <Notice text={taking.error instanceof ApiProblem ? taking.error.message : undefined} />
+      <Notice text={taking.error instanceof Unreachable ? undefined : taking.error?.message} />
       {strangers.length > 0 && <MadeUp people={strangers} onDone={onDone} />}
       <details className="mt-3" open={typed !== undefined || undefined}>
         <summary className="min-h-11 cursor-pointer py-2 font-semibold">

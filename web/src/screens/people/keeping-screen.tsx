@@ -8,7 +8,7 @@ import { Button } from '../../parts/button';
 import { DeskFrame } from '../../parts/desk-frame';
 import { Notice } from '../../parts/notice';
 import { ShopPlaces } from '../shop/shop-places';
-import { QrCode } from './link-notice';
+import { QrCode } from '../../parts/qr-code';
 
 const DAY_MS = 86_400_000;
 

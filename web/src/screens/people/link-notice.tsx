@@ -1,8 +1,8 @@
 /** A link that lets somebody in once: shown once, to be handed on; as a code for a phone that stands beside. */
 import { useState } from 'react';
-import { encode } from 'uqr';
 import { momentWords } from '../../data/now';
 import { Button } from '../../parts/button';
+import { QrCode } from '../../parts/qr-code';
 
 export interface FreshLink {
   readonly name: string;
@@ -44,24 +44,5 @@ export function LinkNotice({
         </div>
       </div>
     </section>
-  );
-}
-
-/** Dark on light in both themes: cameras want it so. */
-export function QrCode({ text, label }: { readonly text: string; readonly label: string }) {
-  const { data, size } = encode(text, { border: 2 });
-  const path = data
-    .flatMap((row, y) => row.map((dark, x) => (dark ? `M${x} ${y}h1v1h-1z` : '')))
-    .join('');
-  return (
-    <svg
-      role="img"
-      aria-label={label}
-      viewBox={`0 0 ${size} ${size}`}
-      className="h-44 w-44 shrink-0 bg-white"
-      shapeRendering="crispEdges"
-    >
-      <path d={path} fill="#000" />
-    </svg>
   );
 }

@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ask } from '../../data/api';
-import { useLink as comeIn } from '../../data/sign-in';
+import { comeInByLink } from '../../data/sign-in';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
 import { Notice } from '../../parts/notice';
@@ -64,7 +64,12 @@ function Choose({ token, named, login: known }: ChooseProps) {
   const coming = useMutation({
     networkMode: 'always',
     mutationFn: () =>
-      comeIn({ token, login: login.trim(), password, ...(named === '' && { name: name.trim() }) }),
+      comeInByLink({
+        token,
+        login: login.trim(),
+        password,
+        ...(named === '' && { name: name.trim() }),
+      }),
     onSuccess: async () => {
       await queries.invalidateQueries();
       void navigate('/', { replace: true });

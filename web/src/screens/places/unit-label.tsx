@@ -1,10 +1,10 @@
 /** The label of a unit, to print and stick inside its lid: a camera that looks at it opens its page. */
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { renderSVG } from 'uqr';
 import { shopOptions, unitOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
 import { DeskFrame } from '../../parts/desk-frame';
+import { QrCode } from '../../parts/qr-code';
 import { NotHere } from '../not-here';
 import { useSiteOf } from './use-site-of';
 
@@ -24,8 +24,6 @@ export function UnitLabel() {
     );
   if (!unit) return <NotHere what="There is no such unit" detail="The address may be mistyped." />;
   const address = `${window.location.origin}/units/${unit.id}`;
-  // Restored from a quarter of its dirt and scratches.
-  const code = `data:image/svg+xml,${encodeURIComponent(renderSVG(address, { ecc: 'Q', border: 2 }))}`;
   return (
     <DeskFrame>
       <div className="no-print mb-5">
@@ -52,7 +50,7 @@ export function UnitLabel() {
         aria-label="Label"
         className="flex w-[92mm] max-w-full items-center gap-[4mm] border border-black bg-white p-[3mm] text-black"
       >
-        <img src={code} alt={`QR code of ${address}`} className="size-[34mm] shrink-0" />
+        <QrCode text={address} label={`QR code of ${address}`} className="size-[34mm]" />
         <div className="min-w-0 text-[3.6mm] leading-snug [overflow-wrap:anywhere]">
           <strong className="block text-[5mm] leading-tight">{unit.label}</strong>
           <span className="figure block">
