@@ -98,6 +98,32 @@ test('a lost line comes back by itself where that may help, with the leads where
   jest.useRealTimers();
 });
 
+test('leads put down, or taken off, while it is still connecting are where they lie once it answers', async () => {
+  const { port, sent } = standIn('simulated');
+  let answer: () => void = () => {};
+  const open = port.open;
+  port.open = async (listener) => {
+    await new Promise<void>((resolve) => (answer = resolve));
+    return open(listener);
+  };
+  const soon = async (act: () => void) => {
+    const connected = connectMeter(port, 'job');
+    await new Promise(setImmediate);
+    expect(meterFeed().status).toBe('connecting');
+    sent.length = 0;
+    act();
+    // Nobody is there yet who could hear it.
+    sent.length = 0;
+    answer();
+    await connected;
+  };
+  await soon(() => placeLeads({ function: 'V=', red: 'inv.P', black: 'inv.N' }));
+  expect(sent).toMatchObject([{ do: 'place', placement: { red: 'inv.P', black: 'inv.N' } }]);
+  await soon(liftLeads);
+  expect(sent).toEqual([]);
+  expect(meterFeed().leads).toBeUndefined();
+});
+
 test('what the simulated machine tells beside readings is kept apart; a real meter tells nothing', async () => {
   const { port, say } = standIn('simulated');
   await connectMeter(port, 'job');

@@ -119,8 +119,9 @@ export async function connectMeter(next: MeterPort, job?: string): Promise<void>
 
 async function open(next: MeterPort, job: string | undefined): Promise<void> {
   lines = new MeterLines();
+  // The hands did not move while the line was down.
   const { leads } = feed.job === job ? feed : OFF;
-  set({ ...OFF, status: 'connecting', kind: next.kind, name: next.name, job });
+  set({ ...OFF, status: 'connecting', kind: next.kind, name: next.name, job, leads });
   try {
     await next.open({
       piece: (text) => port === next && take(text),
@@ -128,8 +129,8 @@ async function open(next: MeterPort, job: string | undefined): Promise<void> {
     });
     if (port !== next) return void next.close();
     set({ status: 'on', trouble: undefined });
-    // The hands did not move while the line was down.
-    if (leads) placeLeads(leads);
+    // Where they lie by now: they may have been moved before anybody was there to be told.
+    if (feed.leads) placeLeads(feed.leads);
   } catch (error) {
     if (port === next) set({ status: 'lost', trouble: (error as Error).message });
   }
