@@ -34,6 +34,22 @@ export {
   signInInput,
 } from './api/people';
 export {
+  adoptInput,
+  type LearntResource,
+  type PatternResource,
+  type RightResource,
+} from './api/learn';
+export {
+  type FoundResource,
+  RECORD_TABLES,
+  type RecordTable,
+  type RecordsResource,
+  reportLinkInput,
+  type ReportLinkResource,
+  sharedInput,
+  type YearsResource,
+} from './api/memory';
+export {
   customerEdit,
   giveSheetInput,
   importInput,

@@ -30,6 +30,14 @@ import { customerRoutes } from './routes/customers';
 import { healthRoutes } from './routes/health';
 import { jobFileRoutes } from './routes/job-files';
 import { jobRoutes } from './routes/jobs';
+import {
+  findRoutes,
+  patternRoutes,
+  recordRoutes,
+  reportLinkRoutes,
+  rightRoutes,
+  sharedRoutes,
+} from './routes/memory';
 import { meterRoutes } from './routes/meters';
 import { openApiRoutes } from './routes/openapi';
 import { photoRoutes } from './routes/photos';
@@ -149,6 +157,12 @@ export function createApp({
       ),
     )
     .route('/proposals', proposalRoutes(store, heavy))
+    .route('/find', findRoutes(store))
+    .route('/records', recordRoutes(store))
+    .route('/patterns', patternRoutes(store))
+    .route('/right', rightRoutes(store))
+    .route('/report-links', reportLinkRoutes(store))
+    .route('/shared', sharedRoutes(store))
     .route('/shop', shopRoutes(store))
     .route('/customers', customerRoutes(store))
     .route('/sites', siteRoutes(store))

@@ -9,6 +9,7 @@ import { HeavyWork } from './heavy/heavy-work';
 import { Backups } from './keeping/nightly';
 import { listen } from './listen';
 import { openLog } from './log-file';
+import { indexNewUnits } from './search/index-units';
 import { seedDemo } from './seed';
 import { settingsFrom } from './settings';
 import { StartupError } from './startup-error';
@@ -70,7 +71,8 @@ async function main(): Promise<void> {
   process.stdout.write(`Jeitinho is ready at ${settings.url}\n`);
 
   let stopping = false;
-  refreshSummaries(store, { stopped: () => stopping })
+  indexNewUnits(store)
+    .then(() => refreshSummaries(store, { stopped: () => stopping }))
     .then((refreshed) => refreshed > 0 && log.info({ refreshed }, 'projections made again'))
     .catch((error: unknown) => log.warn({ err: error }, 'projections'));
   const stop = () => {

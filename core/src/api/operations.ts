@@ -6,6 +6,19 @@ import { Type, type Static, type TObject, type TSchema } from '@sinclair/typebox
 import { dictionarySchema } from '../bench/machine/dictionary';
 import { meterProfileSchema } from '../meter/profile';
 import { jobFileSchema } from './job-file';
+import { adoptInput, learntSchema, patternsSchema, rightSchema } from './learn';
+import {
+  foundSchema,
+  recordsQuery,
+  recordsSchema,
+  reportLinkInput,
+  reportLinkMadeSchema,
+  reportLinkSchema,
+  sharedInput,
+  sharedReportSchema,
+  siteYearsSchema,
+  yearsSchema,
+} from './memory';
 import { reportSchema } from '../report/report-schema';
 import { sheetSchema, type WrittenSheet } from '../sheet/schema';
 import {
@@ -368,6 +381,62 @@ export const OPERATIONS = {
     summary: 'Take a proposal as the next revision, or decline it with a reason',
     body: decideProposalInput,
     answers: { 200: proposalSchema },
+  },
+  learnt: {
+    summary:
+      'What proven jobs say of a sheet: its odds, its tests, its limits, and how parts fared',
+    answers: { 200: learntSchema },
+  },
+  adoptOdds: {
+    summary: 'Adopt what was learnt as this sheet’s odds from now on, or the sheet’s own again',
+    description:
+      'A revision of the odds, not of the sheet: jobs that are open keep those they began with. Refused with 409 where another job was proven meanwhile.',
+    body: adoptInput,
+    answers: { 201: learntSchema },
+  },
+  modelYears: { summary: 'Visits to all units of a sheet', answers: { 200: yearsSchema } },
+  unitYears: {
+    summary: 'A unit over the years: visits, readings against their limits, parts',
+    answers: { 200: yearsSchema },
+  },
+  siteYears: { summary: 'A site over the years', answers: { 200: siteYearsSchema } },
+  find: {
+    summary: 'Jobs and units by any of their words, with a typing mistake or two',
+    query: Type.Object({ q: Type.String() }),
+    answers: { 200: foundSchema },
+  },
+  records: {
+    summary: 'A table of records, filtered and sorted',
+    query: recordsQuery,
+    answers: { 200: recordsSchema },
+  },
+  recordsCsv: {
+    summary: 'The whole of such a table as CSV',
+    query: recordsQuery,
+    answers: { 200: { files: ['text/csv'] } },
+  },
+  patterns: {
+    summary: 'Failures that come together more often than chance explains',
+    answers: { 200: patternsSchema },
+  },
+  right: {
+    summary: 'How right what was said turned out to be',
+    answers: { 200: rightSchema },
+  },
+  reportLinks: {
+    summary: 'Links to a report, the newest first',
+    answers: { 200: list(reportLinkSchema) },
+  },
+  makeReportLink: {
+    summary: 'A link that shows a signed report to whoever has it',
+    body: reportLinkInput,
+    answers: { 201: reportLinkMadeSchema },
+  },
+  endReportLink: { summary: 'A link opens nothing any more', answers: { 204: null } },
+  sharedReport: {
+    summary: 'The report behind a link',
+    body: sharedInput,
+    answers: { 200: sharedReportSchema },
   },
   jobs: {
     summary: 'Jobs: begun ones first, then as they are due',

@@ -40,5 +40,23 @@ export { actionsOfSheet, withoutPrice } from '../decide/of-sheet';
 export { type BreakEven, breakEvens } from '../decide/break-even';
 export { triageOf } from '../decide/triage';
 export { decide, type Plan, pricePlans, startingWith } from '../decide/plans';
+export {
+  type Calibration,
+  calibrationOf,
+  bandsOf,
+  type CalibrationBand,
+} from '../learn/calibration';
 export { chanceOfSoMany } from '../learn/coincidence';
+export { type FamilyOdds, familyOdds, type FaultOdds } from '../learn/family-odds';
+export { type Lesson, lessonOf } from '../learn/lesson';
 export { learntOdds } from '../learn/odds';
+export { coincidence, worthOfLooking } from '../learn/pattern';
+export { type ReadingKept, readingsKept } from '../learn/readings-kept';
+export { type ToAuthor, toAuthor } from '../learn/to-author';
+export {
+  type Failure,
+  type Fitting,
+  type PatternFound,
+  patternsIn,
+  type PlacedUnit,
+} from '../learn/patterns-in';

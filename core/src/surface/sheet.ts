@@ -72,3 +72,4 @@ export {
 } from '../sheet/search';
 export { measurementTable, pinTable } from '../sheet/tables';
 export { writeSheet } from '../sheet/write';
+export { type OddsInUse, withOdds } from '../sheet/with-odds';

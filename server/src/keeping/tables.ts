@@ -23,14 +23,19 @@ export const TABLES: readonly KeptTable[] = [
   { name: 'jobs' },
   { name: 'benches' },
   { name: 'entries' },
+  { name: 'odds' },
   { name: 'audit' },
   { name: 'passkeys', secret: true },
   { name: 'sessions', secret: true },
   { name: 'links', secret: true },
+  { name: 'report_links', secret: true },
 ];
 
 /** Emptied by a restore: they hold a moment's state. */
 export const PASSING = ['ceremonies', 'attempts'];
+
+/** Made again from the logs, after a restore as well: in no archive. */
+export const DERIVED = ['found_words', 'found_docs', 'found_in', 'lessons', 'work_done'];
 
 export interface Column {
   readonly name: string;

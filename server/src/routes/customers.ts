@@ -5,6 +5,7 @@ import { me } from '../auth/guard';
 import { jsonBody } from '../json-body';
 import { rowsOf } from '../page';
 import { notFound } from '../problem';
+import { indexPlaces } from '../search/index-units';
 import type { Store } from '../store/models/index';
 import { customerResource } from '../store/resources';
 import { change } from '../store/change';
@@ -31,6 +32,7 @@ export const customerRoutes = (store: Store) =>
     .patch('/:id', async (c) => {
       const body = await jsonBody(c, customerEdit);
       const row = await change(store, store.customers, c.req.param('id'), 'customer', body);
+      await indexPlaces(store, { customer: row.id });
       return c.json(customerResource(row));
     })
     .post('/:id/erase', async (c) =>
@@ -40,5 +42,6 @@ export const customerRoutes = (store: Store) =>
       const { double } = await jsonBody(c, mergeInput);
       const id = await livingId(store, c.req.param('id'));
       await merge(store, 'customer', id, double);
+      await indexPlaces(store, { customer: id });
       return c.json(customerResource((await store.customers.findByPk(id))!));
     });

@@ -4,6 +4,7 @@ import {
   handOverInput,
   jobInput,
   planInput,
+  reportLinkInput,
   type JobResource,
 } from '@jeitinho/core';
 import { assess } from '@jeitinho/core/diagnose';
@@ -24,6 +25,7 @@ import { attachSheet } from '../store/attach-sheet';
 import { livingId } from '../store/merge';
 import { openJob } from '../store/open-job';
 import { handOver, planJob } from '../store/plan';
+import { makeReportLink, reportLinks } from '../store/report-links';
 import { jobListItem, shopOf, visitResource } from '../store/resources';
 import { entryRoutes } from './entries';
 
@@ -88,6 +90,11 @@ export const jobRoutes = (store: Store) =>
         },
       );
       return c.json(report);
+    })
+    .get('/:id/report-links', async (c) => c.json(await reportLinks(store, c.req.param('id'))))
+    .post('/:id/report-links', async (c) => {
+      const { days } = await jsonBody(c, reportLinkInput);
+      return c.json(await makeReportLink(store, c.req.param('id'), days, me(c).name), 201);
     })
     .route('/:id/entries', entryRoutes(store));
 

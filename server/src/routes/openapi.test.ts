@@ -15,6 +15,7 @@ import { entry, FRIDGE, FRIDGE_JOB, harness, type Harness } from '../../testing/
 import { newLink } from '../auth/links';
 import { hashPassword } from '../auth/passwords';
 import { addPerson } from '../store/people';
+import { makeReportLink } from '../store/report-links';
 import { routeAt, wrongIn } from '../check-answers';
 
 let h: Harness;
@@ -241,6 +242,39 @@ const CALLS: Record<RouteName, Call> = {
     },
   },
   decideProposal: { body: { take: false, reason: 'It is clear enough.' } },
+  learnt: { params: { id: SHEET } },
+  // No job of it was proven yet.
+  adoptOdds: {
+    ...refused(409),
+    params: { id: SHEET },
+    body: { take: 'learnt', jobs: 0, note: '' },
+  },
+  modelYears: { params: { id: SHEET } },
+  unitYears: { params: { id: FRIDGE } },
+  siteYears: { params: { id: demoWorld.sites[0]!.id } },
+  find: { query: { q: 'fridge' } },
+  records: { params: { table: 'visits' }, query: { q: 'fridge', sort: 'model' } },
+  recordsCsv: { params: { table: 'parts' } },
+  patterns: {},
+  right: {},
+  makeReportLink: {
+    body: { days: 30 },
+    before: async () => {
+      const signed = await h.store.jobs.findOne({ where: { status: 'signed' } });
+      CALLS.makeReportLink.params = { id: signed!.id };
+      CALLS.reportLinks.params = { id: signed!.id };
+    },
+  },
+  reportLinks: {},
+  sharedReport: {
+    before: async () => {
+      const signed = await h.store.jobs.findOne({ where: { status: 'signed' } });
+      const { link, path } = await makeReportLink(h.store, signed!.id, 1, 'Ana');
+      CALLS.sharedReport.body = { token: path.split('#')[1] };
+      CALLS.endReportLink.params = { id: link.id };
+    },
+  },
+  endReportLink: {},
   jobs: { query: { status: 'open', limit: 2 } },
   openJob: { body: { id: bare, unitId: bare, complaint: 'Does not close' } },
   job: { params: { id: FRIDGE_JOB } },

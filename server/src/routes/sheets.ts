@@ -1,4 +1,4 @@
-import { giveSheetInput, reachOf, type RevisionResource } from '@jeitinho/core';
+import { adoptInput, giveSheetInput, reachOf, type RevisionResource } from '@jeitinho/core';
 import { plainSheet } from '@jeitinho/core/sheet';
 import { Hono, type Context } from 'hono';
 import type { HeavyWork } from '../heavy/heavy-work';
@@ -15,6 +15,8 @@ import { raw, toColumn } from '../store/raw';
 import { saveSheetText } from '../store/save-sheet';
 import { giveSheet, unitsFitting } from '../store/sheet-units';
 import { sheetList } from '../store/sheet-list';
+import { adoptOdds, learntOf } from '../learn/learnt';
+import { yearsOf } from '../learn/years';
 import { audit } from '../store/audit';
 import { me, notYours } from '../auth/guard';
 
@@ -67,6 +69,17 @@ export const sheetRoutes = (store: Store, heavy: HeavyWork) =>
       const sheet = await newestSheet(store, c.req.param('id'));
       if (!sheet) throw notFound('such sheet');
       return c.json(await giveSheet(store, sheet.id, units));
+    })
+    .get('/:id/learnt', async (c) => c.json(await learntOf(store, c.req.param('id'))))
+    .post('/:id/odds', async (c) => {
+      const adoption = await jsonBody(c, adoptInput);
+      await adoptOdds(store, c.req.param('id'), adoption, me(c).name);
+      return c.json(await learntOf(store, c.req.param('id')), 201);
+    })
+    .get('/:id/years', async (c) => {
+      const id = c.req.param('id');
+      if ((await store.sheets.count({ where: { id } })) === 0) throw notFound('such sheet');
+      return c.json(await yearsOf(store, { sheet: id }));
     })
     .get('/:id/revisions', async (c) => {
       const asked = pageAsked(c, 1);

@@ -4,6 +4,8 @@ import { v7 as uuidv7 } from 'uuid';
 import { jsonBody } from '../json-body';
 import { rowsOf } from '../page';
 import { notFound } from '../problem';
+import { siteYears } from '../learn/site-years';
+import { indexPlaces } from '../search/index-units';
 import { change } from '../store/change';
 import { createOnce } from '../store/create-once';
 import { living, livingId, merge } from '../store/merge';
@@ -32,14 +34,21 @@ export const siteRoutes = (store: Store) =>
       if (!row) throw notFound('such site');
       return c.json(siteResource(row));
     })
+    .get('/:id/years', async (c) => {
+      const row = await living(store, store.sites, c.req.param('id'));
+      if (!row) throw notFound('such site');
+      return c.json(await siteYears(store, row));
+    })
     .patch('/:id', async (c) => {
       const body = await jsonBody(c, siteEdit);
       const row = await change(store, store.sites, c.req.param('id'), 'site', body);
+      await indexPlaces(store, { site: row.id });
       return c.json(siteResource(row));
     })
     .post('/:id/merge', async (c) => {
       const { double } = await jsonBody(c, mergeInput);
       const id = await livingId(store, c.req.param('id'));
       await merge(store, 'site', id, double);
+      await indexPlaces(store, { site: id });
       return c.json(siteResource((await store.sites.findByPk(id))!));
     });

@@ -2,8 +2,11 @@ import { unitEdit, unitInput, mergeInput } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { v7 as uuidv7 } from 'uuid';
 import { jsonBody, onCalendar } from '../json-body';
+import { yearsOf } from '../learn/years';
 import { rowsOf } from '../page';
 import { notFound } from '../problem';
+import { indexPlaces } from '../search/index-units';
+import { keepWords } from '../search/keep-words';
 import { change } from '../store/change';
 import { createOnce } from '../store/create-once';
 import { living, livingId, merge } from '../store/merge';
@@ -31,6 +34,7 @@ export const unitRoutes = (store: Store) =>
         ...body,
         siteId: await livingId(store, body.siteId),
       });
+      await indexPlaces(store, { unit: row.id });
       return c.json(unitResource(row), 201);
     })
     .get('/:id', async (c) => {
@@ -43,14 +47,22 @@ export const unitRoutes = (store: Store) =>
       });
       return c.json({ ...unitResource(row), visits: visits.map(visitResource) });
     })
+    .get('/:id/years', async (c) => {
+      const row = await living(store, store.units, c.req.param('id'));
+      if (!row) throw notFound('such unit');
+      return c.json(await yearsOf(store, { unit: row.id }));
+    })
     .patch('/:id', async (c) => {
       const body = onCalendar(await jsonBody(c, unitEdit), ['installedOn', 'warrantyUntil']);
       const row = await change(store, store.units, c.req.param('id'), 'unit', body);
+      await indexPlaces(store, { unit: row.id });
       return c.json(unitResource(row));
     })
     .post('/:id/merge', async (c) => {
       const { double } = await jsonBody(c, mergeInput);
       const id = await livingId(store, c.req.param('id'));
       await merge(store, 'unit', id, double);
+      await keepWords(store, 'unit', double, []);
+      await indexPlaces(store, { unit: id });
       return c.json(unitResource((await store.units.findByPk(id))!));
     });

@@ -27,7 +27,10 @@ export type AuditedAct =
   | 'prices-changed'
   | 'price-list-changed'
   | 'job-file-brought'
-  | 'pictures-cleared';
+  | 'pictures-cleared'
+  | 'odds-changed'
+  | 'report-link-made'
+  | 'report-link-ended';
 
 /** @param who - A person's name, or the shop itself. @param about - Figures and ids; never what customers are called. */
 export async function audit(

@@ -6,10 +6,14 @@
 import { Op, type Transaction } from 'sequelize';
 import { notFound, ProblemError } from '../problem';
 import { audit } from './audit';
+import { indexPlaces } from '../search/index-units';
+import { dropUnusedWords } from '../search/keep-words';
 import { livingId } from './merge';
 import type { Customer } from './models/customer';
 import type { Store } from './models/index';
 import type { Site } from './models/site';
+import { projectNow } from './projections';
+import { endLinksOf } from './report-links';
 
 export const ERASED = 'Erased';
 
@@ -59,6 +63,11 @@ export async function eraseCustomer(store: Store, asked: string, who: string) {
   });
   // What is known of these logs here names them still.
   for (const job of jobs) store.memory.jobs.drop(job);
+  // Nor is anything found by what they were called, or shown to whoever has a link.
+  await endLinksOf(store, jobs, who);
+  await indexPlaces(store, { customer: id });
+  await projectNow(store);
+  await dropUnusedWords(store);
   await audit(store, who, 'customer-erased', { customer: id, ...counts });
   return counts;
 }

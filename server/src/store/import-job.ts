@@ -5,9 +5,10 @@ import { plainSheet, type WrittenSheet } from '@jeitinho/core/sheet';
 import { ProblemError } from '../problem';
 import { inSlices } from '../slices';
 import { appendEntries } from './append';
+import { indexNewUnits } from '../search/index-units';
 import { livingId } from './merge';
 import type { Store } from './models/index';
-import { projectNow } from './projections';
+import { projectLater, projectNow } from './projections';
 import { saveSheet } from './save-sheet';
 
 /** Entries that are appended at once. */
@@ -44,6 +45,8 @@ export async function importJob(
   }
   for (let i = 0; i < rest.length; i += AT_ONCE)
     await appendEntries(store, id, rest.slice(i, i + AT_ONCE));
+  projectLater(store, id);
+  await indexNewUnits(store);
   await projectNow(store);
   return { id, known };
 }

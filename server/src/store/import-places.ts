@@ -2,6 +2,7 @@
 import { plainText, type ImportedPlaces, type PlaceRow } from '@jeitinho/core';
 import type { CreationAttributes, Model, ModelStatic, Transaction } from 'sequelize';
 import { v7 as uuidv7 } from 'uuid';
+import { indexNewUnits } from '../search/index-units';
 import type { Store } from './models/index';
 import { sheetChooser } from './sheet-units';
 
@@ -43,7 +44,7 @@ export async function importPlaces(
   store: Store,
   rows: readonly PlaceRow[],
 ): Promise<ImportedPlaces> {
-  return store.sequelize.transaction(async (transaction) => {
+  const imported = await store.sequelize.transaction(async (transaction) => {
     const named = [...new Set(rows.map(({ customer }) => customer))];
     const knownCustomers = await store.customers.findAll({ where: { name: named }, transaction });
     const customers = new Known(store.customers, knownCustomers, ({ name }) => [keyOf(name)]);
@@ -96,6 +97,8 @@ export async function importPlaces(
     };
     return { ...added, known: unitRows.length - added.units };
   });
+  await indexNewUnits(store);
+  return imported;
 }
 
 /** A serial number tells a unit; without one its label, maker and model at its site do. */

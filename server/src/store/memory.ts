@@ -2,9 +2,11 @@
  * What this process keeps of the database to be quick. Nothing here is the truth: all of it can be dropped
  * at any moment, and another server may write beside this one.
  */
+import type { PatternResource } from '@jeitinho/core';
 import type { JobFold } from '@jeitinho/core/job';
 import type { WrittenSheet } from '@jeitinho/core/sheet';
 import { KnownSessions } from '../auth/known-sessions';
+import { Vocabulary } from '../search/vocabulary';
 import { InsertQueue } from './insert-queue';
 import { Kept } from './kept';
 import { Turns } from './turns';
@@ -27,9 +29,18 @@ export interface FrozenSheet {
 const MOST_LOG_BYTES = 64 * 1024 * 1024;
 const MOST_SHEET_BYTES = 64 * 1024 * 1024;
 
+/** Failures that come together, as they were reckoned last. */
+export interface Patterns {
+  readonly patterns: PatternResource[];
+  readonly currency: string;
+  /** Repairs that were looked at. */
+  readonly repairs: number;
+}
+
 export class StoreMemory {
   readonly sessions = new KnownSessions();
   readonly turns = new Turns();
+  readonly vocabulary = new Vocabulary();
   readonly inserts = new InsertQueue();
   readonly jobs = new Kept<HotJob>(MOST_LOG_BYTES);
   /** Revisions never change. By id and revision. */
@@ -38,11 +49,14 @@ export class StoreMemory {
   readonly dirty = new Set<string>();
   /** Runs until the dirty ones are looked at. */
   timer: NodeJS.Timeout | undefined;
+  patterns: { readonly at: number; readonly found: Promise<Patterns> } | undefined;
 
   /** The database was away, and may be another one now. */
   forget(): void {
     this.jobs.clear();
     this.sheets.clear();
     this.sessions.forget();
+    this.vocabulary.forget();
+    this.patterns = undefined;
   }
 }

@@ -16,7 +16,8 @@ import type { Job } from './models/job';
 import type { Store } from './models/index';
 import { frozenRevision } from './frozen-sheets';
 import { coldJob } from './hot-jobs';
-import { projected, projectNow, queueOf } from './projections';
+import { oddsInUse } from '../learn/odds-in-use';
+import { projected, projectLater, projectNow, queueOf } from './projections';
 import { living } from './merge';
 import { shopOf } from './resources';
 
@@ -48,6 +49,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
   const sheet =
     earlier?.sheet ?? (unit.sheetId ? await newestSheet(store, unit.sheetId) : undefined);
   const twins = sheet ? await twinsKept(store, jobSheet(sheet, [])) : [];
+  const odds = sheet && (await oddsInUse(store, sheet.id));
   const shop = await shopOf(store);
   const openedAt = input.openedAt ?? new Date();
   const opened = {
@@ -62,10 +64,11 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
       rules: 2,
       ...(earlier && { continues: earlier.continues }),
       ...(twins.length > 0 && { twins }),
+      ...(odds && { odds: { revision: odds.revision, shares: { ...odds.shares } } }),
     },
   } satisfies StoredEntry;
-  return store.sequelize.transaction(async (transaction) => {
-    const job = await store.jobs.create(
+  const job = await store.sequelize.transaction(async (transaction) => {
+    const row = await store.jobs.create(
       {
         id,
         unitId: unit.id,
@@ -78,7 +81,7 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
         openedAt,
         lastSeq: 1,
         ...(sheet &&
-          projected(summarise(jobSheet(sheet, []), foldJob(sheet, [opened])), input.urgent)),
+          projected(summarise(jobSheet(sheet, [opened]), foldJob(sheet, [opened])), input.urgent)),
       },
       { transaction },
     );
@@ -86,8 +89,11 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
       { ...opened, jobId: id, at: openedAt, receivedAt: new Date() },
       { transaction },
     );
-    return job;
+    return row;
   });
+  // It can be found from now on.
+  projectLater(store, id);
+  return job;
 }
 
 /**

@@ -2,7 +2,20 @@
  * What lists and statistics need of a job, in columns beside the log. Made again soon after the log grew,
  * and for jobs that an older program, a crash or another server left behind.
  */
-import { summarise, SUMMARY_VERSION, type JobSummary } from '@jeitinho/core/job';
+import { reportNumber } from '@jeitinho/core';
+import { lessonOf, readingsKept } from '@jeitinho/core/diagnose';
+import {
+  findableWords,
+  summarise,
+  SUMMARY_VERSION,
+  textsToFind,
+  type JobState,
+  type JobSummary,
+} from '@jeitinho/core/job';
+import type { Sheet } from '@jeitinho/core/sheet';
+import { keepLesson, type Taught } from '../learn/keep-lesson';
+import { keepWords } from '../search/keep-words';
+import { textsOfJob } from '../search/unit-texts';
 import { coldJob, hotJob } from './hot-jobs';
 import type { HotJob } from './memory';
 import type { Queue } from './models/job';
@@ -46,6 +59,7 @@ async function projectDirty(store: Store): Promise<void> {
     try {
       const row = await memory.turns.take(jobId, async () => rowOf(await hotJob(store, jobId)));
       if (row) await save(store, jobId, row);
+      else await findable(store, jobId, []);
     } catch (error) {
       dirty.add(jobId);
       throw error;
@@ -56,10 +70,33 @@ async function projectDirty(store: Store): Promise<void> {
 interface Projection {
   readonly summary: JobSummary;
   readonly last: number;
+  /** What it is found by, its unit aside. */
+  readonly texts: readonly string[];
+  readonly taught: Taught | undefined;
 }
 
 function rowOf({ written, fold }: HotJob): Projection | undefined {
-  return written ? { summary: summarise(fold.sheet, fold.state()), last: fold.length } : undefined;
+  if (!written) return undefined;
+  const { sheet } = fold;
+  const state = fold.state();
+  return {
+    summary: summarise(sheet, state),
+    last: fold.length,
+    texts: textsToFind(sheet, state),
+    taught: taughtBy(sheet, state),
+  };
+}
+
+function taughtBy(sheet: Sheet, state: JobState): Taught | undefined {
+  const lesson = lessonOf(sheet, state);
+  if (!lesson || !state.signed) return undefined;
+  return {
+    lesson,
+    readings: readingsKept(state),
+    codes: state.codes.map(({ shown }) => shown),
+    technician: state.signed.author,
+    signedAt: state.signed.at,
+  };
 }
 
 /** Who waits stands first, then what is begun. */
@@ -75,7 +112,8 @@ export const projected = (summary: JobSummary, urgent = false) => ({
   aheadOn: summary.ahead?.[0]?.on ?? null,
 });
 
-async function save(store: Store, jobId: string, { summary, last }: Projection): Promise<void> {
+async function save(store: Store, jobId: string, projection: Projection): Promise<void> {
+  const { summary, last } = projection;
   const { status, queue } = projected(summary);
   const urgent = queueOf(true, true);
   await raw(
@@ -96,6 +134,17 @@ async function save(store: Store, jobId: string, { summary, last }: Projection):
       last,
     ],
   );
+  await keepLesson(store, jobId, projection.taught);
+  await findable(store, jobId, projection.texts);
+}
+
+/** A job is found by its unit's words too, and by its number. */
+async function findable(store: Store, jobId: string, own: readonly string[]): Promise<void> {
+  const job = await textsOfJob(store, jobId);
+  if (!job) return;
+  const number = reportNumber(jobId, job.openedAt.toISOString());
+  const texts = [job.texts, job.complaint, number, ...own];
+  await keepWords(store, 'job', jobId, findableWords(texts));
 }
 
 interface StaleRow {
@@ -126,7 +175,8 @@ export async function refreshSummaries(
     const page = await raw<(StaleRow & { stale: number })[]>(
       store.sequelize,
       `SELECT id, sheetId, sheetRevision,
-              summaryVersion <> ? OR lastSeq <> (SELECT MAX(seq) FROM entries WHERE jobId = jobs.id) AS stale
+              summaryVersion <> ? OR lastSeq <> (SELECT MAX(seq) FROM entries WHERE jobId = jobs.id)
+                OR NOT EXISTS (SELECT 1 FROM found_docs d WHERE d.kind = 'job' AND d.ref = jobs.id) AS stale
          FROM jobs WHERE id > ? ORDER BY id LIMIT ${PAGE}`,
       [SUMMARY_VERSION, after],
     );

@@ -8,20 +8,41 @@ import type { Chosen } from '../../sheet/expand/variants';
 import { movedProblem, withMoved, type Moved } from '../../sheet/moved-pins';
 import { findConnector } from '../../sheet/places';
 import type { Sheet, WrittenSheet } from '../../sheet/schema';
+import { withOdds } from '../../sheet/with-odds';
 import type { LoggedEntry } from '../log/entry';
 import { inLogOrder } from '../log/log-order';
 import { kindOf } from '../kinds/index';
+import { opened } from '../kinds/opened';
 import { pins } from '../kinds/pins';
 import { variant } from '../kinds/variant';
 
 /** @param entries - In any order; what was withdrawn does not count, and of two answers the later does. */
 export function jobSheet(written: WrittenSheet, entries: readonly LoggedEntry[]): Sheet {
-  const said = entries.filter((entry) => kindOf(entry)?.reshapes);
+  return weighed(reshaped(written, entries), entries);
+}
+
+function reshaped(written: WrittenSheet, entries: readonly LoggedEntry[]): Sheet {
+  const said = entries.filter((entry) => entry.kind !== opened.kind && kindOf(entry)?.reshapes);
   if (said.length === 0) return expandSheet(written).sheet;
   const gone = new Set(entries.flatMap((entry) => kindOf(entry)?.withdraws?.(entry) ?? []));
   const standing = inLogOrder(said.filter(({ id }) => !gone.has(id)));
   const { sheet } = expandSheet(written, chosenIn(written, standing));
   return withMoved(sheet, movedIn(sheet, standing));
+}
+
+const byOdds = new WeakMap<Sheet, Map<string, Sheet>>();
+
+/** With the shop's odds, where the job was opened with some. Kept: belief is prepared for a sheet once. */
+function weighed(sheet: Sheet, entries: readonly LoggedEntry[]): Sheet {
+  const entry = entries.find(({ kind }) => kind === opened.kind);
+  const { odds } = (entry?.body ?? {}) as Partial<Static<typeof opened.body>>;
+  if (!odds) return sheet;
+  const key = JSON.stringify(odds.shares);
+  const kept = byOdds.get(sheet) ?? new Map<string, Sheet>();
+  byOdds.set(sheet, kept);
+  const known = kept.get(key) ?? withOdds(sheet, odds);
+  kept.set(key, known);
+  return known;
 }
 
 const chosenIn = ({ variants = [] }: WrittenSheet, said: readonly LoggedEntry[]): Chosen =>

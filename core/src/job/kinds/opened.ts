@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import { meterProfileSchema } from '../../meter/profile';
 import { refuse } from '../admission/refusal';
-import { Note, strict } from '../log/words';
+import { Id, Note, strict } from '../log/words';
 import { takeInHand } from '../state/meters';
 import { continuedSchema } from '../work/continued';
 import { keptTwinSchema, MOST_TWINS } from '../work/kept-twin';
@@ -19,9 +19,18 @@ export const opened = defineKind({
     continues: Type.Optional(continuedSchema),
     /** What good twins of this model read in earlier jobs. */
     twins: Type.Optional(Type.Array(keptTwinSchema, { maxItems: MOST_TWINS })),
+    /** The shop's own odds of this sheet's faults, as a lead had adopted them by then. */
+    odds: Type.Optional(
+      strict({
+        revision: Type.Integer({ minimum: 1 }),
+        shares: Type.Record(Id, Type.Number({ minimum: 0, maximum: 1 })),
+      }),
+    ),
   }),
   group: 'course',
   isFact: true,
+  // It may bring odds of the shop’s own.
+  reshapes: true,
   admit: ({ state }) =>
     state.log.length > 0 ? refuse('already-open', 'This job is open already.') : undefined,
   apply(draft, { body }) {

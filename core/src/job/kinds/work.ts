@@ -31,6 +31,8 @@ export const work = defineKind({
     repair: Type.Optional(Id),
     trial: Type.Optional(Type.Literal(true)),
     wanted: Type.Optional(Type.String({ maxLength: 200 })),
+    batch: Type.Optional(Type.String({ minLength: 1, maxLength: 120 })),
+    supplier: Type.Optional(Type.String({ minLength: 1, maxLength: 120 })),
     note: Note,
   }),
   group: 'findings',

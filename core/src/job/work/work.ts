@@ -15,6 +15,9 @@ export interface Work {
   readonly trial?: true;
   /** What it was set or trimmed to. */
   readonly wanted?: string;
+  /** Of a part fitted: what its batch or serial number says, and whom it came from. */
+  readonly batch?: string;
+  readonly supplier?: string;
   readonly note: string;
 }
 

@@ -10,6 +10,7 @@ import * as placesAndPlans from './0007-places-and-plans';
 import * as entriesByKind from './0008-entries-by-kind';
 import * as pricesAndFollowUps from './0009-prices-and-follow-ups';
 import * as people from './0010-people';
+import * as memory from './0011-memory';
 
 export interface Migration {
   readonly name: string;
@@ -27,4 +28,5 @@ export const migrations: readonly Migration[] = [
   { name: '0008-entries-by-kind', up: entriesByKind.up },
   { name: '0009-prices-and-follow-ups', up: pricesAndFollowUps.up },
   { name: '0010-people', up: people.up },
+  { name: '0011-memory', up: memory.up },
 ];

@@ -99,12 +99,14 @@ test('a lost line comes back by itself where that may help, with the leads where
 });
 
 test('leads put down, or taken off, while it is still connecting are where they lie once it answers', async () => {
-  const { port, sent } = standIn('simulated');
+  const { port: ready, sent } = standIn('simulated');
   let answer: () => void = () => {};
-  const open = port.open;
-  port.open = async (listener) => {
-    await new Promise<void>((resolve) => (answer = resolve));
-    return open(listener);
+  const port: MeterPort = {
+    ...ready,
+    open: async (listener) => {
+      await new Promise<void>((resolve) => (answer = resolve));
+      return ready.open(listener);
+    },
   };
   const soon = async (act: () => void) => {
     const connected = connectMeter(port, 'job');

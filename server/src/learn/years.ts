@@ -1,0 +1,131 @@
+/** A unit, a site or a model over the years: its visits, what was read against which limits, what was done. */
+import type { YearsResource } from '@jeitinho/core';
+import type { Lesson, ReadingKept } from '@jeitinho/core/diagnose';
+import { TRAIL } from '@jeitinho/core/job';
+import type { Store } from '../store/models/index';
+import { projectNow } from '../store/projections';
+import { raw } from '../store/raw';
+import { backWith, laterVisits } from './came-back';
+
+/** The newest visits of what is asked for; older ones are in the tables of records. */
+const MOST_VISITS = 400;
+/** Places read that are drawn. */
+const MOST_SERIES = 60;
+const DAY_MS = 86_400_000;
+
+interface Row {
+  readonly jobId: string;
+  readonly unitId: string;
+  readonly sheetId: string;
+  readonly label: string;
+  readonly signedAt: Date;
+  readonly complaint: string;
+  readonly ending: string | null;
+  readonly technician: string;
+  readonly proven: number;
+  readonly minutes: number;
+  readonly body: string;
+  readonly readings: string;
+  readonly codes: string;
+  readonly back: string | null;
+}
+
+export type Whose =
+  | { readonly unit: string }
+  | { readonly site: string }
+  | { readonly sheet: string };
+
+export async function yearsOf(store: Store, whose: Whose): Promise<YearsResource> {
+  await projectNow(store);
+  const [column, id] =
+    'unit' in whose
+      ? ['l.unitId', whose.unit]
+      : 'site' in whose
+        ? ['u.siteId', whose.site]
+        : ['l.sheetId', whose.sheet];
+  const from = `FROM lessons l JOIN units u ON u.id = l.unitId JOIN jobs j ON j.id = l.jobId WHERE ${column} = ?`;
+  const rows = await raw<Row[]>(
+    store.sequelize,
+    `SELECT l.jobId, l.unitId, l.sheetId, u.label, l.signedAt, j.complaint, JSON_VALUE(j.summary, '$.ending') AS ending,
+            l.technician, l.proven, l.minutes, CONCAT(l.body, '') AS body, CONCAT(l.readings, '') AS readings,
+            CONCAT(l.codes, '') AS codes, ${backWith('l')} AS back
+       ${from} ORDER BY l.signedAt DESC, l.jobId LIMIT ${MOST_VISITS}`,
+    [id],
+  );
+  const [all] = await raw<{ count: number | bigint }[]>(
+    store.sequelize,
+    `SELECT COUNT(*) AS count ${from}`,
+    [id],
+  );
+  const later = await laterVisits(
+    store,
+    rows.map(({ back }) => back),
+  );
+  const lessons = rows.map((row) => JSON.parse(row.body) as Lesson);
+  return {
+    visits: rows.map((row, i) => {
+      const back = row.back === null ? undefined : later.get(row.back);
+      return {
+        ...{ job: row.jobId, unit: row.unitId, label: row.label, complaint: row.complaint },
+        ...{ technician: row.technician, minutes: row.minutes, proven: row.proven === 1 },
+        at: row.signedAt.toISOString(),
+        codes: JSON.parse(row.codes) as string[],
+        ending: row.ending ?? '',
+        done: lessons[i]!.done.map(({ number, batch, supplier, ...done }) => ({
+          ...done,
+          number: number ?? null,
+          batch: batch ?? null,
+          supplier: supplier ?? null,
+        })),
+        ...(back && {
+          cameBack: {
+            ...{ job: back.id, at: back.openedAt.toISOString() },
+            days: Math.floor((back.openedAt.getTime() - row.signedAt.getTime()) / DAY_MS),
+            ...{ complaint: back.complaint, done: back.done },
+          },
+        }),
+      };
+    }),
+    series: seriesOf(rows),
+    steps: stepsOf(lessons),
+    of: Number(all!.count),
+  };
+}
+
+/** By place of the sheet, whatever its title became since; the newest title is shown. */
+function seriesOf(rows: readonly Row[]): YearsResource['series'] {
+  const series = new Map<string, YearsResource['series'][number]>();
+  for (const { jobId, label, sheetId, signedAt, readings } of rows)
+    for (const reading of JSON.parse(readings) as ReadingKept[]) {
+      const { observable, title, unit, ...rest } = reading;
+      const key = `${sheetId}\n${observable}`;
+      const own = series.get(key) ?? { sheet: sheetId, observable, title, unit, points: [] };
+      own.points.push({ job: jobId, label, at: signedAt.toISOString(), ...rest });
+      series.set(key, own);
+    }
+  return [...series.values()]
+    .map((each) => ({ ...each, points: [...each.points].reverse() }))
+    .sort((a, b) => b.points.length - a.points.length || a.title.localeCompare(b.title))
+    .slice(0, MOST_SERIES);
+}
+
+function stepsOf(lessons: readonly Lesson[]): YearsResource['steps'] {
+  return TRAIL.flatMap(({ stage, name }) => {
+    const having = lessons.filter(({ entries }) => (entries[stage] ?? 0) > 0);
+    if (having.length === 0) return [];
+    const half = (of: (lesson: Lesson) => number) => median(having.map(of));
+    return [
+      {
+        ...{ stage, name, visits: having.length },
+        minutes: half(({ minutes }) => minutes[stage] ?? 0),
+        entries: half(({ entries }) => entries[stage] ?? 0),
+      },
+    ];
+  });
+}
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = sorted.length / 2;
+  return (sorted[Math.floor(middle)]! + sorted[Math.ceil(middle) - 1]!) / 2;
+}
