@@ -3,6 +3,7 @@ import { NAMELESS_SHOP } from '@jeitinho/core';
 import { closedVisits } from './closed-visits';
 import { meters } from './meters';
 import { openVisits } from './open-visits';
+import { pastVisits } from './past-visits';
 import { prices } from './prices';
 import { sheets } from './sheets';
 import type { DemoWorld } from './types';
@@ -38,4 +39,5 @@ export const demoWorld: DemoWorld = {
   units: Object.values(units),
   sheets,
   jobs: [...openVisits, ...closedVisits],
+  past: pastVisits,
 };

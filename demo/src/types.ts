@@ -66,4 +66,6 @@ export interface DemoWorld {
   }[];
   readonly sheets: readonly WrittenSheet[];
   readonly jobs: readonly DemoJob[];
+  /** Finished visits of many years, their repairs proven; written when they are asked for. */
+  readonly past: () => readonly DemoJob[];
 }

@@ -6,15 +6,25 @@ import {
   jobSheet,
   judgeTaken,
   leftOpen,
+  limitsAt,
   liveStateAt,
+  mendedOf,
   owedAtSigning,
   type BodyOf,
   type EntryKind,
   type LogEntry,
   type StoredEntry,
 } from '@jeitinho/core/job';
-import type { Reading } from '@jeitinho/core/judge';
-import { findTest, functionOf, isMeasured, type Test, wantsOf } from '@jeitinho/core/sheet';
+import { limitsOf, type Reading } from '@jeitinho/core/judge';
+import {
+  findTest,
+  functionOf,
+  isMeasured,
+  type MeasureTest,
+  type Test,
+  type TestPoint,
+  wantsOf,
+} from '@jeitinho/core/sheet';
 import { id } from './ids';
 import { nextProvingStep } from './prove-dead';
 import { newestWritten } from './sheets';
@@ -141,6 +151,35 @@ export class VisitLog {
       probability: Math.round(chosen.p * 1e4) / 1e4,
       reason,
     });
+  }
+
+  /** Fits the part that was decided on: to be called on a machine that is proven dead. */
+  fit(part: string, from: { readonly batch?: string; readonly supplier?: string } = {}): this {
+    return this.add('work', { what: 'fitted', part, ...from, note: '' }, 20);
+  }
+
+  /** Reads again what was bad, good now, and carries the sheet's own proofs out. */
+  prove(): this {
+    const { proof, steps } = mendedOf(this.sheet, this.state())!;
+    for (const taken of proof.owed) {
+      if (taken.kind === 'answer') this.answer(taken.test.id, Object.keys(taken.test.answers)[0]!);
+      else this.read(taken.test.id, taken.point.id, this.goodAt(taken.test, taken.point));
+    }
+    if (steps.length > 0) this.live();
+    for (const { procedure, at } of steps)
+      if (procedure.steps[at]?.watch)
+        this.add('watched', { procedure: procedure.id, step: at, seen: true, note: '' }, 15);
+      else this.add('ticked', { procedure: procedure.id, what: 'step', at }, 5);
+    return this;
+  }
+
+  /** The middle of what is good there. */
+  private goodAt(test: MeasureTest, point: TestPoint): number | 'OL' {
+    const expect = limitsAt(this.sheet, this.state(), test, point);
+    if (!expect) throw new Error(`nothing is known of “${test.id}”`);
+    const { low, high } = limitsOf(expect);
+    if (Number.isFinite(low) && Number.isFinite(high)) return (low + high) / 2;
+    return Number.isFinite(low) ? low * 2 : high / 2;
   }
 
   /** @param ahead - What is to come after it, counted from the day of seeding. */

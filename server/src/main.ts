@@ -10,7 +10,7 @@ import { Backups } from './keeping/nightly';
 import { listen } from './listen';
 import { openLog } from './log-file';
 import { indexNewUnits } from './search/index-units';
-import { seedDemo } from './seed';
+import { seedDemo, seedHistory } from './seed';
 import { settingsFrom } from './settings';
 import { StartupError } from './startup-error';
 import { databaseTrouble } from './store/database-errors';
@@ -71,7 +71,11 @@ async function main(): Promise<void> {
   process.stdout.write(`Jeitinho is ready at ${settings.url}\n`);
 
   let stopping = false;
-  indexNewUnits(store)
+  const settled = settings.history
+    ? seedHistory(store, demoWorld, () => stopping)
+    : Promise.resolve(0);
+  settled
+    .then(() => indexNewUnits(store))
     .then(() => refreshSummaries(store, { stopped: () => stopping }))
     .then((refreshed) => refreshed > 0 && log.info({ refreshed }, 'projections made again'))
     .catch((error: unknown) => log.warn({ err: error }, 'projections'));

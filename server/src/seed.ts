@@ -37,6 +37,27 @@ export async function seedDemo(store: Store, world: DemoWorld, today = new Date(
   for (const job of world.jobs) await seedJob(store, job, world.people[0]!.name, today);
 }
 
+/**
+ * Years of finished visits, one after the other beside everything else: there is nothing to wait for.
+ * @returns how many came in.
+ */
+export async function seedHistory(
+  store: Store,
+  { past, people }: Pick<DemoWorld, 'past' | 'people'>,
+  stopped: () => boolean = () => false,
+): Promise<number> {
+  let seeded = 0;
+  const known = await store.settings.findByPk('demo-history');
+  if (known) return seeded;
+  for (const job of past()) {
+    if (stopped()) return seeded;
+    await seedJob(store, job, people[0]!.name, new Date());
+    seeded += 1;
+  }
+  await store.settings.create({ name: 'demo-history', value: { visits: seeded } });
+  return seeded;
+}
+
 async function seedJob(store: Store, job: DemoJob, author: string, today: Date): Promise<void> {
   if (!(await store.jobs.findByPk(job.id)))
     await openJob(store, {

@@ -14,6 +14,8 @@ export interface Settings {
   readonly address: string;
   readonly url: string;
   readonly demo: boolean;
+  /** Years of finished visits beside the demo's own. */
+  readonly history: boolean;
   readonly around: Surroundings;
   readonly tls: { readonly cert: string; readonly key: string } | undefined;
   /** The shop's own authority; undefined with somebody else's certificate. */
@@ -64,6 +66,7 @@ export async function settingsFrom(env: NodeJS.ProcessEnv): Promise<Settings> {
       ? `https://${shown}`
       : `${tls ? 'https' : 'http'}://${isIP(shown) === 6 ? `[${shown}]` : shown}:${port}`,
     demo,
+    history: demo && env.JEITINHO_HISTORY !== 'no',
     around: { secure, loopback, madeUp: loopback && demo, hosts, behindProxy },
     tls: tls && { cert: tls.cert, key: tls.key },
     papers: tls?.papers,

@@ -4,6 +4,7 @@ import { FindAnything } from './screens/find/find-anything';
 import { patiently } from './data/piece';
 import { Gate } from './screens/people/gate';
 import type * as PeopleScreens from './screens/people/routes';
+import type * as RecordScreens from './screens/records/routes';
 import { useFocusKeeper } from './parts/focus-keeper';
 import { KeysHelp } from './parts/keys-help';
 import { StoreNotice } from './parts/store-notice';
@@ -31,6 +32,11 @@ const places = (screen: keyof typeof PlaceScreens) => async () => ({
 /** People, ways in, and how everything is kept. */
 const people = (screen: keyof typeof PeopleScreens) => async () => ({
   Component: (await import('./screens/people/routes'))[screen],
+});
+
+/** What the shop remembers and learns. */
+const records = (screen: keyof typeof RecordScreens) => async () => ({
+  Component: (await import('./screens/records/routes'))[screen],
 });
 
 /** How long Today has the line to itself, ms. */
@@ -94,6 +100,12 @@ const router = createBrowserRouter([
       { path: '/keeping', lazy: people('KeepingScreen') },
       { path: '/trail', lazy: people('TrailScreen') },
       { path: '/welcome', lazy: people('WelcomeScreen') },
+      { path: '/records', lazy: records('RecordsScreen') },
+      { path: '/records/patterns', lazy: records('PatternsScreen') },
+      { path: '/records/right', lazy: records('RightScreen') },
+      { path: '/sites/:siteId', lazy: records('SitePage') },
+      { path: '/sheets/:sheetId/learnt', lazy: records('LearntPage') },
+      { path: '/shared', lazy: records('SharedReport') },
       {
         path: '/jobs/:jobId',
         lazy: job('JobScreen'),

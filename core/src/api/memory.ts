@@ -163,7 +163,9 @@ export const sharedInput = Type.Object({ token: Type.String({ maxLength: 100 }) 
 export const sharedReportSchema = Type.Object({
   shop: Type.Object({ name: Text, town: Text }),
   number: Text,
-  site: Text,
+  openedAt: Moment,
+  customer: Text,
+  address: Text,
   unit: Type.Object({ label: Text, maker: Text, model: Text, serial: Text }),
   report: reportSchema,
   until: Moment,

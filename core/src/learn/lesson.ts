@@ -118,31 +118,44 @@ function curedIn(sheet: Sheet, { works }: JobState): ReadonlySet<string> {
   );
 }
 
-function doneIn(sheet: Sheet, { works, matched }: JobState): Lesson['done'] {
+/** What was done; where the work came after the log, what was decided. */
+function doneIn(sheet: Sheet, { works, matched, decision }: JobState): Lesson['done'] {
   const inside = fittedIn(works);
+  if (works.length === 0)
+    return (decision?.body.endings ?? []).flatMap(({ kind, part, repair }): Lesson['done'] => {
+      if (kind === 'replace' && part !== undefined) return [partDone(sheet, matched, part)];
+      return kind === 'repair' && repair !== undefined ? [repairDone(sheet, repair)] : [];
+    });
   return works.flatMap(({ body }): Lesson['done'] => {
     const { what, part: id, repair, batch, supplier } = body;
     if (what === 'put-back') return [];
-    const part = id === undefined ? undefined : findPart(sheet, id);
     if (what === 'fitted') {
       if (id === undefined || !inside.has(id)) return [];
-      const number = matched.get(id)?.body.number ?? part?.number;
       return [
         {
-          kind: 'part',
-          id,
-          name: part?.name ?? id,
-          ...(number !== undefined && { number }),
+          ...partDone(sheet, matched, id),
           ...(batch !== undefined && { batch }),
           ...(supplier !== undefined && { supplier }),
         },
       ];
     }
-    const named = sheet.repairs?.find((each) => each.id === repair);
-    if (repair !== undefined) return [{ kind: 'repair', id: repair, name: named?.name ?? repair }];
-    return [{ kind: 'other', id: '', name: `${WORK_WORDS[what]}: ${part?.name ?? body.note}` }];
+    if (repair !== undefined) return [repairDone(sheet, repair)];
+    const on = id === undefined ? undefined : findPart(sheet, id)?.name;
+    return [{ kind: 'other', id: '', name: `${WORK_WORDS[what]}: ${on ?? body.note}` }];
   });
 }
+
+function partDone(sheet: Sheet, matched: JobState['matched'], id: string): Lesson['done'][number] {
+  const part = findPart(sheet, id);
+  const number = matched.get(id)?.body.number ?? part?.number;
+  return { kind: 'part', id, name: part?.name ?? id, ...(number !== undefined && { number }) };
+}
+
+const repairDone = (sheet: Sheet, id: string): Lesson['done'][number] => ({
+  kind: 'repair',
+  id,
+  name: sheet.repairs?.find((each) => each.id === id)?.name ?? id,
+});
 
 interface Known {
   /** Before anything, then after each piece of evidence. */

@@ -1,5 +1,5 @@
 /** Links that show a signed report to whoever has them, until they are over or somebody ends them. */
-import { buildReport, reportNumber, type ReportLinkResource } from '@jeitinho/core';
+import { buildReport, type Report, reportNumber, type ReportLinkResource } from '@jeitinho/core';
 import { assess } from '@jeitinho/core/diagnose';
 import { v7 as uuidv7 } from 'uuid';
 import { digest, newToken } from '../auth/secrets';
@@ -123,10 +123,11 @@ export async function sharedReport(store: Store, token: string) {
   return {
     shop: { name, town },
     number: reportNumber(job.id, job.openedAt.toISOString()),
-    site: site?.name ?? '',
+    openedAt: job.openedAt.toISOString(),
+    customer: site?.customer?.name ?? '',
+    address: [site?.address, site?.town].filter(Boolean).join(', '),
     unit: { label, maker, model, serial },
-    // Pictures stay with the shop.
-    report: { ...report, photos: [] },
+    report: withoutPictures(report),
     until: link.until.toISOString(),
   };
 }
@@ -143,4 +144,10 @@ export async function endLinksOf(
     `UPDATE report_links SET endedAt = ?, endedBy = ? WHERE endedAt IS NULL AND jobId IN (${jobs.map(() => '?').join(', ')})`,
     [toColumn(new Date().toISOString()), who, ...jobs],
   );
+}
+
+/** Pictures stay with the shop, and so do signatures drawn by hand. */
+function withoutPictures({ signed, ...report }: Report): Report {
+  const { drawn: _drawn, ...names } = signed!;
+  return { ...report, photos: [], signed: names };
 }

@@ -10,6 +10,7 @@ const PLACES = [
   ['/week', 'Week'],
   ['/customers', 'Customers'],
   ['/sheets', 'Sheets'],
+  ['/records', 'Records'],
   ['/reckoner', 'Reckoner'],
   ['/meters', 'Meters'],
   ['/shop', 'Shop'],

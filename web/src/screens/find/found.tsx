@@ -8,6 +8,8 @@ import { useDeferredValue, useMemo } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { reportNumber } from '@jeitinho/core';
 import { FIND_FIELD } from './find-field';
+import { InTheRecords } from './in-the-records';
+import { ITEM } from './item-look';
 import { placesOf } from './places-of';
 import {
   foundUnitsOptions,
@@ -25,9 +27,6 @@ const rank = (value: string, search: string, keywords?: string[]) =>
   keywords?.includes('found already')
     ? Math.max(0.2, defaultFilter(value, search) * 0.5)
     : defaultFilter(value, search) * (keywords?.includes('in hand') ? 1 : 0.4);
-
-const ITEM =
-  'flex min-h-11 cursor-pointer items-center justify-between gap-3 px-3 data-[selected=true]:bg-jade-tint';
 
 export interface FoundProps {
   readonly text: string;
@@ -120,6 +119,7 @@ export default function Found({ text, onText, onDone }: FoundProps) {
             </Command.Item>
           ))}
         </Command.Group>
+        <InTheRecords asked={asked} onGo={go} />
         <Command.Group heading="Units">
           {(units.data ?? []).map((unit) => (
             <Command.Item

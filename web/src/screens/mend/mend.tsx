@@ -21,6 +21,7 @@ import { BeforePart } from '../decide/before-part';
 import { NotAgreed } from './not-agreed';
 import { OldSettings } from './old-settings';
 import { OtherWork } from './other-work';
+import { PartOrigin, useOrigins } from './part-origin';
 import { FittingOf } from './procedure';
 import { PutBack } from './put-back';
 import { WorkDone } from './work-done';
@@ -31,6 +32,7 @@ export function Mend() {
   const mends = mendsOf(state);
   const owed = workOwed(state);
   const [trial, setTrial] = useState(false);
+  const origins = useOrigins(job.id);
   const trials = trialsIn(state.works);
   const dead = state.energy.kind === 'dead';
   const wantsLicence = (part?: string, repair?: string) =>
@@ -39,7 +41,12 @@ export function Mend() {
     );
   const done = (ending: Ending) => {
     const work = workOf(sheet, ending);
-    void record('work', { ...work, ...(trial && work.what === 'fitted' && { trial: true }) });
+    const fitted = work.what === 'fitted';
+    void record('work', {
+      ...work,
+      ...(trial && fitted && { trial: true }),
+      ...(fitted && origins.of(work.part)),
+    });
   };
   useLoneDigit((digit) => {
     const ending = owed[digit - 1];
@@ -73,7 +80,13 @@ export function Mend() {
         {owed.some(({ part, repair }) => wantsLicence(part, repair)) && <LicenceAsk />}
         <ul aria-label="To do" className="m-0 mt-4 list-none p-0">
           {owed.map((ending, i) => (
-            <Owed key={endingWords(sheet, ending)} ending={ending} number={i + 1} onDone={done} />
+            <Owed
+              key={endingWords(sheet, ending)}
+              ending={ending}
+              number={i + 1}
+              origins={origins}
+              onDone={done}
+            />
           ))}
         </ul>
         {owed.some(({ kind }) => kind === 'replace') && (
@@ -118,10 +131,12 @@ export function Mend() {
 function Owed({
   ending,
   number,
+  origins,
   onDone,
 }: {
   readonly ending: Ending;
   readonly number: number;
+  readonly origins: ReturnType<typeof useOrigins>;
   readonly onDone: (ending: Ending) => void;
 }) {
   const { sheet } = useJob();
@@ -150,6 +165,7 @@ function Owed({
       </Button>
       {ending.kind === 'replace' && ending.part !== undefined && (
         <>
+          <PartOrigin part={ending.part} origins={origins} />
           <BeforePart part={ending.part} />
           <OldSettings part={ending.part} />
         </>

@@ -17,6 +17,9 @@ const SignedOutBar = lazy(async () => ({
 
 const MOMENT = <p className="p-6 text-soft">One moment …</p>;
 
+/** Where whoever has the link needs no more. */
+const OPEN: ReadonlySet<string> = new Set(['/welcome', '/shared']);
+
 export function Gate({ children }: { readonly children: ReactNode }) {
   const { me, signedOut, goesOn } = useHere();
   const session = useQuery(sessionOptions());
@@ -24,7 +27,7 @@ export function Gate({ children }: { readonly children: ReactNode }) {
   // While it is asked who is here, a screen asks with the same cookie: it is there at once, or refused together.
   const asking = session.isPending && !signedOut;
   const known = me !== undefined && (!signedOut || goesOn);
-  if (pathname === '/welcome' || asking || known)
+  if (OPEN.has(pathname) || asking || known)
     // One shape, whoever is here: the screen stays as it is when the answer comes.
     return (
       <>

@@ -35,6 +35,9 @@ const WORDS: Readonly<Record<string, string>> = {
   'price-list-changed': 'changed the price list',
   'job-file-brought': 'brought a job in',
   'pictures-cleared': 'cleared old pictures',
+  'odds-changed': 'changed the odds of a sheet',
+  'report-link-made': 'made a link to a report',
+  'report-link-ended': 'ended a link to a report',
 };
 
 export function TrailScreen() {

@@ -106,7 +106,11 @@ function Site({ site, place }: { readonly site: SiteOf; readonly place: PlaceRes
     <section aria-label={site.name} className="mt-7">
       <div className="flex flex-wrap items-end justify-between gap-x-3 border-b border-ink pb-1">
         <div>
-          <h2 className="m-0 text-[18px] font-bold">{site.name}</h2>
+          <h2 className="m-0 text-[18px] font-bold">
+            <Link to={`/sites/${site.id}`} className="text-ink">
+              {site.name}
+            </Link>
+          </h2>
           <p className="m-0 text-soft">
             {[site.address, site.town].filter(Boolean).join(', ') || 'no address noted'}
           </p>

@@ -9,6 +9,7 @@ import { DeskFrame } from '../../parts/desk-frame';
 import { Plate, PlateField } from '../../parts/plate';
 import { warrantyWords } from '../../parts/warranty';
 import { NotHere } from '../not-here';
+import { UnitYears } from '../records/unit-years';
 import { NewVisit } from '../today/new-visit';
 import { MergeDialog } from './merge-dialog';
 import { EditUnit } from './place-forms';
@@ -122,6 +123,7 @@ function Unit({ unit }: { readonly unit: UnitWithVisits }) {
           ))}
         </ol>
       </section>
+      {past.length > 0 && <UnitYears unitId={unit.id} />}
     </DeskFrame>
   );
 }
@@ -142,7 +144,12 @@ function Whereabouts({ site }: { readonly site: ReturnType<typeof useSiteOf> }) 
           <Link to={`/customers/${customer.id}`} className="text-soft">
             {customer.name}
           </Link>
-          {` · ${[siteWords(site.name, customer.name), site.address, site.town].filter(Boolean).join(', ')}`}
+          {' · '}
+          <Link to={`/sites/${site.id}`} className="text-soft">
+            {[siteWords(site.name, customer.name), site.address, site.town]
+              .filter(Boolean)
+              .join(', ')}
+          </Link>
         </>
       )}
     </p>

@@ -186,6 +186,9 @@ function Actions({ sheet, older }: { sheet: WrittenSheet; older: boolean }) {
           ))}
         </select>
       </label>
+      <Link to={`${base}/learnt`} className={ACTION}>
+        What we learnt
+      </Link>
       {list.length > 1 && (
         <Link
           to={`${base}/compare?from=${sheet.revision === newest ? list[1]!.revision : sheet.revision}&to=${newest}`}

@@ -1,5 +1,5 @@
 /** The report, set for paper: every reading against its limit and source, and what was not proven. */
-import { reportNumber, sourceWords, type Report, type ReportRow } from '@jeitinho/core';
+import { sourceWords, type Report, type ReportRow } from '@jeitinho/core';
 import type { Sheet } from '@jeitinho/core/sheet';
 import type { Verdict } from '@jeitinho/core/judge';
 import type { ReactNode } from 'react';
@@ -15,15 +15,30 @@ import { money, moneyExact } from '../../parts/money';
 import { percent } from '../../parts/percent';
 import { Photo } from '../../parts/photo';
 import { VERDICT_TEXT, VerdictMark } from '../../parts/verdict-mark';
-import { useJob } from '../job/job-context';
+
+/** Whose report it is, and of what. */
+export interface ReportHead {
+  readonly shop: { readonly name: string; readonly town: string };
+  readonly openedAt: string;
+  readonly number: string;
+  readonly customer: string;
+  readonly address: string;
+  readonly unit: {
+    readonly label: string;
+    readonly maker: string;
+    readonly model: string;
+    readonly serial: string;
+  };
+}
 
 export interface ReportPaperProps {
   readonly report: Report;
-  readonly version: ReportVersion;
+  readonly head: ReportHead;
+  /** With its sheet all of it, for the file; without, what is for the customer. */
+  readonly sheet?: Sheet | undefined;
 }
 
-export function ReportPaper({ report, version }: ReportPaperProps) {
-  const { job, sheet } = useJob();
+export function ReportPaper({ report, head, sheet }: ReportPaperProps) {
   return (
     <article
       aria-label="Service report"
@@ -33,21 +48,19 @@ export function ReportPaper({ report, version }: ReportPaperProps) {
         <div>
           <h1 className="m-0 text-[25px] font-bold">Service report</h1>
           <p className="m-0 text-soft">
-            {job.shop.name}, {job.shop.town}
+            {head.shop.name}, {head.shop.town}
           </p>
         </div>
         <p className="m-0 text-right text-[15px]">
-          {longDay(job.openedAt)}
-          <span className="figure block">No. {reportNumber(job.id, job.openedAt)}</span>
+          {longDay(head.openedAt)}
+          <span className="figure block">No. {head.number}</span>
         </p>
       </header>
       <dl className="m-0 mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
-        <Field name="Customer">
-          {job.customer.name} · {job.site.address}, {job.site.town}
-        </Field>
+        <Field name="Customer">{[head.customer, head.address].filter(Boolean).join(' · ')}</Field>
         <Field name="Unit">
-          {job.unit.label}, {job.unit.maker} {job.unit.model}, serial{' '}
-          {job.unit.serial || 'not noted'}
+          {head.unit.label}, {head.unit.maker} {head.unit.model}, serial{' '}
+          {head.unit.serial || 'not noted'}
         </Field>
         <Field name="Complaint">{report.complaint}</Field>
         <Field name="Codes">
@@ -57,15 +70,11 @@ export function ReportPaper({ report, version }: ReportPaperProps) {
               ? 'none shown'
               : 'not read'}
         </Field>
-        {version === 'file' && report.observed.length > 0 && (
+        {sheet && report.observed.length > 0 && (
           <Field name="Seen, heard">{report.observed.join(' ')}</Field>
         )}
       </dl>
-      {version === 'customer' ? (
-        <ForCustomer report={report} />
-      ) : (
-        <ForFile report={report} sheet={sheet} />
-      )}
+      {sheet ? <ForFile report={report} sheet={sheet} /> : <ForCustomer report={report} />}
       <Agreed report={report} />
       <Section title="How the machine was left">
         <ul className="m-0 list-none p-0">

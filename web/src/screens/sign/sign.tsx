@@ -1,6 +1,6 @@
 /** Sign: the report as it will be printed, and two names under it. */
 import { useMyName } from '../../data/me';
-import { buildReport } from '@jeitinho/core';
+import { buildReport, type JobResource, reportNumber } from '@jeitinho/core';
 import { aheadOf, guardOf, mendedOf } from '@jeitinho/core/job';
 import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
@@ -16,7 +16,8 @@ import { keepSignatures } from './keep-signatures';
 import { LeftPanel, useLeft } from './left-panel';
 import { OwedPanel, useOwed } from './owed-panel';
 import { PaperButtons } from './papers';
-import { ReportPaper } from './report-paper';
+import { ReportLinks } from './report-links';
+import { type ReportHead, ReportPaper } from './report-paper';
 import { SecondSignature } from './second-signature';
 import { SignPad } from './sign-pad';
 import { VersionSwitch } from './version-switch';
@@ -95,7 +96,11 @@ export function Sign() {
         {state.decision && <FollowUps />}
         <VersionSwitch version={shown} onVersion={setVersion} />
         <div className="mt-2">
-          <ReportPaper report={report} version={shown} />
+          <ReportPaper
+            report={report}
+            head={headOf(job)}
+            sheet={shown === 'file' ? sheet : undefined}
+          />
         </div>
         {!state.signed && state.decision && (
           <section
@@ -125,6 +130,7 @@ export function Sign() {
           </section>
         )}
         <PaperButtons report={report} version={shown} />
+        {state.signed && <ReportLinks jobId={job.id} />}
       </div>
       <ActionBar
         title={
@@ -156,6 +162,13 @@ export function Sign() {
     </>
   );
 }
+
+const headOf = (job: JobResource): ReportHead => ({
+  ...{ shop: job.shop, openedAt: job.openedAt, unit: job.unit },
+  number: reportNumber(job.id, job.openedAt),
+  customer: job.customer.name,
+  address: [job.site.address, job.site.town].filter(Boolean).join(', '),
+});
 
 function Line({
   label,

@@ -1,0 +1,204 @@
+/** Visits over the years: readings against their limits, codes and parts by time, what came back, how long steps took. */
+import type { YearsResource } from '@jeitinho/core';
+import { formatQuantity } from '@jeitinho/core';
+import { unparse } from 'papaparse';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { download } from '../../data/files';
+import { longDay } from '../../data/now';
+import { Button } from '../../parts/button';
+import { FIELD } from '../../parts/field';
+import { many } from '../../parts/many';
+import { PlainTable } from './plain-table';
+import { ReadingsPicture } from './readings-picture';
+
+type Visit = YearsResource['visits'][number];
+
+export function Years({
+  years,
+  whose,
+}: {
+  readonly years: YearsResource;
+  readonly whose: 'unit' | 'site' | 'model';
+}) {
+  const { visits, series, steps, of } = years;
+  if (visits.length === 0) return null;
+  return (
+    <>
+      {series.length > 0 && <Readings years={years} whose={whose} />}
+      <CodesAndParts visits={visits} whose={whose} />
+      <CameBack visits={visits} whose={whose} />
+      {steps.length > 0 && (
+        <Part title="Time of each step">
+          <PlainTable
+            label="Time of each step"
+            heads={['Step', 'Visits', 'Minutes, half took less', 'Written down, half less']}
+            rows={steps.map(({ name, visits: count, minutes, entries }) => [
+              name,
+              count,
+              Number(minutes.toFixed(1)),
+              Number(entries.toFixed(1)),
+            ])}
+          />
+        </Part>
+      )}
+      {of > visits.length && (
+        <p className="text-soft">
+          The newest {visits.length} of {of} visits; older ones are in the{' '}
+          <Link to="/records" className="text-soft">
+            records
+          </Link>
+          .
+        </p>
+      )}
+    </>
+  );
+}
+
+function Readings({ years, whose }: { readonly years: YearsResource; readonly whose: string }) {
+  const [chosen, setChosen] = useState(0);
+  const series = years.series[chosen] ?? years.series[0]!;
+  const takeOut = () => {
+    const rows = years.series.flatMap(({ title, unit, points }) =>
+      points.map(({ at, label, value, verdict, low, high }) => [
+        ...[at, label, title, value ?? 'OL', unit, verdict, low ?? '', high ?? ''],
+      ]),
+    );
+    const fields = ['at', 'machine', 'test', 'value', 'unit', 'verdict', 'low', 'high'];
+    download(
+      'readings.csv',
+      `\uFEFF${unparse({ fields, data: rows }, { escapeFormulae: true })}`,
+      'text/csv',
+    );
+  };
+  return (
+    <Part title="Readings over the years">
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="block w-full max-w-[460px] text-[14px] text-soft">
+          What was read
+          <select
+            value={chosen}
+            onChange={(event) => setChosen(Number(event.target.value))}
+            className={FIELD}
+          >
+            {years.series.map(({ sheet, observable, title, points }, i) => (
+              <option key={`${sheet} ${observable}`} value={i}>
+                {title} ({points.length})
+              </option>
+            ))}
+          </select>
+        </label>
+        <Button onClick={takeOut}>Take them out as CSV</Button>
+      </div>
+      <ReadingsPicture series={series} />
+      <details className="mt-1">
+        <summary className="min-h-11 cursor-pointer py-2 text-soft">The same as a table</summary>
+        <PlainTable
+          label="Readings as a table"
+          heads={
+            whose === 'unit' ? ['When', 'Read', 'Verdict'] : ['When', 'Machine', 'Read', 'Verdict']
+          }
+          rows={[...series.points].reverse().map(({ job, at, label, value, verdict }) => {
+            const when = (
+              <Link key={job} to={`/jobs/${job}/sign`} className="text-ink">
+                {longDay(at)}
+              </Link>
+            );
+            const read = value === null ? 'OL' : formatQuantity(value, series.unit as 'V');
+            return whose === 'unit' ? [when, read, verdict] : [when, label, read, verdict];
+          })}
+        />
+      </details>
+    </Part>
+  );
+}
+
+function CodesAndParts({
+  visits,
+  whose,
+}: {
+  readonly visits: readonly Visit[];
+  readonly whose: string;
+}) {
+  return (
+    <Part title="Codes and parts">
+      <PlainTable
+        label="Codes and parts"
+        heads={[
+          'When',
+          ...(whose === 'unit' ? [] : ['Machine']),
+          'Codes',
+          'Done',
+          'Number, batch, from',
+          'Proven',
+        ]}
+        rows={visits.map(({ job, at, label, codes, done, proven, ending }) => [
+          <Link key={job} to={`/jobs/${job}/sign`} className="whitespace-nowrap text-ink">
+            {longDay(at)}
+          </Link>,
+          ...(whose === 'unit' ? [] : [label]),
+          codes.join(', ') || '–',
+          done.map(({ name }) => name).join(', ') || ending || '–',
+          done
+            .map(({ number, batch, supplier }) =>
+              [number, batch && `batch ${batch}`, supplier].filter(Boolean).join(', '),
+            )
+            .filter(Boolean)
+            .join('; ') || '–',
+          proven ? 'yes' : 'no',
+        ])}
+      />
+    </Part>
+  );
+}
+
+/** The same again is another matter than something else. */
+function whyWords({ done, cameBack }: Visit): string {
+  const [first] = done;
+  if (!cameBack) return '';
+  if (cameBack.done === '') return 'still open';
+  return first && cameBack.done.toLowerCase().includes(first.name.toLowerCase())
+    ? `the same again: ${cameBack.done}`
+    : cameBack.done;
+}
+
+function CameBack({
+  visits,
+  whose,
+}: {
+  readonly visits: readonly Visit[];
+  readonly whose: string;
+}) {
+  const back = visits.filter(({ cameBack }) => cameBack);
+  return (
+    <Part title="Came back within 90 days">
+      {back.length === 0 ? (
+        <p className="m-0 text-soft">Nothing did, of {many(visits.length, 'visit', 'visits')}.</p>
+      ) : (
+        <ol className="m-0 list-none p-0">
+          {back.map((visit) => (
+            <li key={visit.job} className="border-b border-hair py-2">
+              <Link to={`/jobs/${visit.cameBack!.job}/sign`} className="text-ink">
+                {longDay(visit.cameBack!.at)}, after {many(visit.cameBack!.days, 'day', 'days')}
+              </Link>
+              {whose !== 'unit' && `, ${visit.label}`}: “{visit.cameBack!.complaint}” Before it:{' '}
+              {visit.done.map(({ name }) => name).join(', ')}. Then: {whyWords(visit)}.
+            </li>
+          ))}
+        </ol>
+      )}
+    </Part>
+  );
+}
+
+function Part({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  const id = title.toLowerCase().replaceAll(' ', '-');
+  return (
+    <section aria-labelledby={id} className="mt-7">
+      <h2 id={id} className="m-0 mb-1 border-b border-ink pb-1 text-[18px] font-bold">
+        {title}
+      </h2>
+      {children}
+    </section>
+  );
+}
