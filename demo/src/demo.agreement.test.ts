@@ -237,7 +237,7 @@ describe('visits', () => {
   });
 
   test('every entry of every job is well formed and could have been recorded', () => {
-    for (const job of demoWorld.jobs) {
+    for (const job of [...demoWorld.jobs, ...demoWorld.past()]) {
       const sheetId = sheetOf(job.unitId);
       if (sheetId === null) {
         expect(job.entries).toEqual([]);
@@ -248,7 +248,12 @@ describe('visits', () => {
       for (const entry of job.entries) {
         expect(readEntry(entry)).toMatchObject({ ok: true });
         const sheet = jobSheet(written, log);
-        expect(refusalOf(sheet, foldJob(sheet, log), entry)).toBeUndefined();
+        expect([
+          job.complaint,
+          log.length,
+          entry.kind,
+          refusalOf(sheet, foldJob(sheet, log), entry)?.message,
+        ]).toEqual([job.complaint, log.length, entry.kind, undefined]);
         log.push({ ...entry, seq: log.length + 1 });
       }
     }

@@ -3,10 +3,13 @@
  * again and again: the roof of the inn, whose boards die at dawn; the bakery's oven and its elements; the school's
  * furnace and its igniter.
  */
+import type { MeterProfile } from '@jeitinho/core';
 import { meters } from './meters';
 import type { DemoJob } from './types';
 import { units } from './units';
 import { VisitLog } from './visit';
+
+const [HOUSE_METER, , INSULATION_TESTER] = meters as [MeterProfile, MeterProfile, MeterProfile];
 
 const DAVI = 'Davi Moura';
 const LIA = 'Lia Torres';
@@ -27,7 +30,7 @@ const begin = (unit: Unit, day: string, complaint: string, author: string): Visi
   return new VisitLog({
     ...{ jobId: FIRST_JOB + made, entriesFrom: FIRST_ENTRY + made * ENTRIES_EACH },
     ...{ unitId, sheetId, openedAt: `${day}T11:30:00.000Z`, complaint, author },
-    meter: meters[0]!,
+    meter: HOUSE_METER,
   });
 };
 
@@ -53,7 +56,10 @@ function roof(
   BRIDGE.forEach((each) => visit.read('igbt', `${each}-N`, each === leg ? 0.002 : 'OL'));
   for (const [i, point] of ['UV', 'VW', 'WU'].entries())
     visit.read('windings', point, 1.9 + i * 0.01);
-  return visit.read('insulation', 'F', megohms * 1e6);
+  return visit
+    .meter(INSULATION_TESTER)
+    .read('insulation', 'F', megohms * 1e6)
+    .meter(HOUSE_METER);
 }
 
 const board = (
@@ -78,8 +84,10 @@ const oven = (day: string, author: string, which: 'upper' | 'lower'): DemoJob =>
     .answer('board-looks', 'clean')
     .read('elements', 'upper', which === 'upper' ? 'OL' : 21.8)
     .read('elements', 'lower', which === 'lower' ? 'OL' : 22.3)
+    .meter(INSULATION_TESTER)
     .read('element-frame', 'upper', 34e6)
     .read('element-frame', 'lower', 41e6)
+    .meter(HOUSE_METER)
     .decide(`element-${which}`)
     .fit(`element-${which}`, { supplier: 'Resistências Cedro' })
     .prove()
@@ -142,8 +150,10 @@ export function pastVisits(): readonly DemoJob[] {
     oven('2025-05-06', RUTE, 'lower'),
     board('rooftop2', '2025-06-10', DAVI, 'V', 44, '2411'),
     // Ten weeks later the same board again.
-    board('rooftop2', '2025-08-21', RUTE, 'U', 38, '2411'),
+    board('rooftop2', '2025-08-21', RUTE, 'U', 38, '2506'),
+    board('rooftop1', '2025-09-30', LIA, 'W', 52, '2506'),
     oven('2025-11-04', DAVI, 'upper'),
+    board('rooftop3', '2025-11-18', DAVI, 'V', 33, '2506'),
   ];
   return visits;
 }

@@ -153,6 +153,11 @@ export class VisitLog {
     });
   }
 
+  /** Takes another meter in hand. */
+  meter(profile: MeterProfile): this {
+    return this.add('meter', { meter: profile });
+  }
+
   /** Fits the part that was decided on: to be called on a machine that is proven dead. */
   fit(part: string, from: { readonly batch?: string; readonly supplier?: string } = {}): this {
     return this.add('work', { what: 'fitted', part, ...from, note: '' }, 20);
@@ -162,10 +167,13 @@ export class VisitLog {
   prove(): this {
     const { proof, steps } = mendedOf(this.sheet, this.state())!;
     for (const taken of proof.owed) {
+      const { energy } = this.state();
+      const { state } = wantsOf(this.sheet, taken.test);
+      if (state.energy === 'live' && energy.kind !== 'live') this.live();
       if (taken.kind === 'answer') this.answer(taken.test.id, Object.keys(taken.test.answers)[0]!);
       else this.read(taken.test.id, taken.point.id, this.goodAt(taken.test, taken.point));
     }
-    if (steps.length > 0) this.live();
+    if (steps.length > 0 && this.state().energy.kind !== 'live') this.live();
     for (const { procedure, at } of steps)
       if (procedure.steps[at]?.watch)
         this.add('watched', { procedure: procedure.id, step: at, seen: true, note: '' }, 15);

@@ -10,13 +10,15 @@ export { kept, provenDead, UNITS };
 
 export const test = base.extend<
   { newJob: (unit?: keyof typeof UNITS, bench?: { seed: number }) => Promise<string> },
-  { jeitinho: Jeitinho }
+  { jeitinho: Jeitinho; history: boolean }
 >({
+  /** Whether the demo's years of finished visits are there as well. */
+  history: [false, { option: true, scope: 'worker' }],
   jeitinho: [
-    // eslint-disable-next-line no-empty-pattern
-    async ({}, use) => {
+    async ({ history }, use) => {
       // Every answer is held against its published shape.
       process.env.JEITINHO_CHECK_ANSWERS = 'yes';
+      process.env.JEITINHO_HISTORY = history ? 'yes' : 'no';
       const jeitinho = new Jeitinho(await freePort());
       await jeitinho.start();
       await use(jeitinho);

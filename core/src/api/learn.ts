@@ -112,6 +112,7 @@ export const learntSchema = Type.Object({
     }),
   ),
   calibration: Type.Optional(calibrationSchema),
+  currency: Text,
   patterns: Type.Array(patternSchema),
 });
 export type LearntResource = Readonly<Static<typeof learntSchema>>;

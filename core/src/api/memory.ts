@@ -70,12 +70,14 @@ const seriesSchema = Type.Object({
   observable: Text,
   title: Text,
   unit: Text,
+  /** It moves one way from visit to visit. */
+  trend: Type.Optional(words(['falling', 'rising'])),
   points: Type.Array(
     Type.Object({
       job: Text,
       label: Text,
       at: Moment,
-      ...Type.Pick(readingKeptSchema, ['value', 'verdict', 'low', 'high']).properties,
+      ...Type.Pick(readingKeptSchema, ['value', 'verdict', 'low', 'high', 'after']).properties,
     }),
   ),
 });

@@ -55,6 +55,8 @@ export const lessonSchema = Type.Object({
       chosenRight: Type.Optional(Type.Boolean()),
     }),
   ),
+  /** Codes of the sheet that were shown, whatever unit they named. */
+  codes: Type.Array(Type.String()),
   /** By test: whether belief moved when it was taken. */
   moved: Type.Record(Type.String(), Type.Boolean()),
   /** Read bad though nothing that was wrong shows it. */
@@ -100,6 +102,7 @@ export function lessonOf(sheet: Sheet, state: JobState): Lesson | undefined {
       evidence,
       ...(proven && { there }),
     }),
+    codes: [...new Set(state.codes.map(({ shown, listed }) => listed?.code ?? shown))],
     moved: movedIn(evidence, [beliefFrom(space, []), ...beliefs]),
     failedGood: proven ? failedGood(sheet, evidence, there) : [],
     ...stepTimes(sheet, state),

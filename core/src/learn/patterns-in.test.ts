@@ -80,12 +80,17 @@ test('a batch whose parts fail again is told; the same parts from elsewhere are 
     return {
       ...{ unit: `u${i}`, sheet: 'roof', what: 'board', name: 'Inverter board' },
       ...{ at: NOW - 400 * DAY, batch: bad ? '717' : '801', supplier: 'Peças Vale' },
-      ...(bad && { failed: failure(`j${i}`, `u${i}`, `s${i}`, 200 - i * 40) }),
+      ...(bad && {
+        until: NOW - (200 - i * 40) * DAY,
+        failed: failure(`j${i}`, `u${i}`, `s${i}`, 200 - i * 40),
+      }),
     };
   });
   const failures = fittings.flatMap(({ failed }) => failed ?? []);
   const found = patternsIn({ ...input(failures), fittings });
   expect(found[0]).toMatchObject({ by: 'batch', group: '717', count: 4 });
+  // All are from one supplier: that says nothing.
+  expect(found.filter(({ by }) => by === 'supplier')).toEqual([]);
   // The same four failures are not told again under another name.
   const keys = found.map(({ events }) => events.map(({ job }) => job).join());
   expect(new Set(keys).size).toBe(keys.length);

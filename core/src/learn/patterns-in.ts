@@ -36,7 +36,9 @@ export interface Fitting {
   readonly batch?: string;
   readonly supplier?: string;
   readonly at: number;
-  /** The failure that took it out. */
+  /** When it went out again, ms; absent while it is in. */
+  readonly until?: number;
+  /** The failure that took it out, where its own failing did. */
   readonly failed?: Failure;
 }
 
@@ -89,6 +91,7 @@ export function patternsIn(input: PatternInput): PatternFound[] {
   const cost = (events: readonly Failure[]) =>
     events.reduce((sum, each) => sum + input.costOf(each), 0) / events.length;
   const found: PatternFound[] = [];
+  /** Only a site’s may be all of one machine. */
   const tell = (
     by: PatternBy,
     group: string,
@@ -97,12 +100,13 @@ export function patternsIn(input: PatternInput): PatternFound[] {
     chance: Coincidence,
   ) => {
     const [first] = events;
-    if (!first || !chance.worthAsking) return;
+    const machines = new Set(events.map(({ unit }) => unit)).size;
+    if (!first || !chance.worthAsking || (by !== 'site' && machines < 2)) return;
     const count = events.length;
     const perYear = by === 'season' ? 1 : years / WINDOW_YEARS;
     found.push({
       ...{ by, group, sheet: first.sheet, what: first.what, name: first.name, ...chance },
-      ...{ count, years, units: new Set(events.map(({ unit }) => unit)).size, events },
+      ...{ count, years, units: machines, events },
       shared: sharedBy(events),
       worth: worthOfLooking({ count, years }, chance, perYear, cost(events)),
     });
@@ -148,17 +152,22 @@ function originsOf(
   by: 'batch' | 'supplier',
   usual: (of: Fitting) => number,
 ) {
+  const from = now - WINDOW_YEARS * YEAR_MS;
   const years = (list: readonly Fitting[]) =>
-    list.reduce((sum, { at, failed }) => sum + Math.max(0, (failed?.at ?? now) - at), 0) / YEAR_MS;
-  const failed = (list: readonly Fitting[]) => list.flatMap((each) => each.failed ?? []);
+    list.reduce((sum, { at, until }) => sum + Math.max(0, (until ?? now) - Math.max(at, from)), 0) /
+    YEAR_MS;
+  const failed = (list: readonly Fitting[]) =>
+    list.flatMap((each) => (each.failed && each.failed.at >= from ? [each.failed] : []));
   return [...grouped(fittings, ({ what }) => what)].flatMap(([, same]) =>
     [...grouped(same, (each) => each[by])].map(([group, own]) => {
       const rates = own.map(usual);
-      const chance = coincidence({
+      const reckoned = coincidence({
         ...{ count: failed(own).length, years: years(own) },
         ...{ allCount: failed(same).length, allYears: years(same) },
         usual: rates.reduce((sum, each) => sum + each, 0) / rates.length,
       });
+      // Where all come from there, it is no news that those that failed do.
+      const chance = own.length < same.length ? reckoned : { ...reckoned, worthAsking: false };
       return { group, events: failed(own), years: years(own), chance };
     }),
   );

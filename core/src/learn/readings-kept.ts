@@ -17,13 +17,28 @@ export const readingKeptSchema = Type.Object({
   verdict: words(VERDICTS),
   low: Type.Optional(Type.Number()),
   high: Type.Optional(Type.Number()),
+  /** Read after something was done to the machine. */
+  after: Type.Optional(Type.Literal(true)),
 });
 export type ReadingKept = Readonly<Static<typeof readingKeptSchema>>;
+type Told = Pick<JobState, 'taken' | 'works' | 'log'>;
 
-export function readingsKept({ current }: Pick<JobState, 'current'>): ReadingKept[] {
-  return [...current.values()].flatMap((taken) =>
-    taken.kind === 'reading' && taken.standing.kind === 'counts' ? [kept(taken)] : [],
-  );
+/** The last one of each place as it was found, and where something was done to the machine, as it was left. */
+export function readingsKept({ taken, works, log }: Told): ReadingKept[] {
+  const order = new Map(log.map(({ id }, i) => [id, i]));
+  const placeOf = (entry: string | undefined) => order.get(entry ?? '') ?? Infinity;
+  const worked = placeOf(works[0]?.id);
+  const last = new Map<string, ReadingKept>();
+  for (const each of taken) {
+    const { kind: standing } = each.standing;
+    if (each.kind !== 'reading' || (standing !== 'counts' && standing !== 'repeated')) continue;
+    const after = placeOf(each.entry) > worked;
+    last.set(`${after} ${each.observable}`, {
+      ...kept(each),
+      ...(after && { after: true as const }),
+    });
+  }
+  return [...last.values()];
 }
 
 function kept({ observable, test, point, reading, judgement }: TakenReading): ReadingKept {

@@ -14,7 +14,12 @@ export interface Taught {
 interface JobPlace {
   readonly unitId: string;
   readonly sheetId: string;
+  readonly openedAt: Date;
 }
+
+/** A device whose clock runs behind signs no job before it was opened, one ahead none after today. */
+const withinReason = (signedAt: string, openedAt: Date, now = Date.now()): string =>
+  new Date(Math.max(openedAt.getTime(), Math.min(Date.parse(signedAt), now))).toISOString();
 
 /** @param taught - Undefined for a job that is open. */
 export async function keepLesson(
@@ -31,13 +36,13 @@ export async function keepLesson(
   }
   const [place] = await raw<JobPlace[]>(
     sequelize,
-    'SELECT unitId, sheetId FROM jobs WHERE id = ?',
+    'SELECT unitId, sheetId, openedAt FROM jobs WHERE id = ?',
     [jobId],
   );
   if (!place) return;
   const { lesson, readings, codes, technician } = taught;
   const { said } = lesson;
-  const signedAt = toColumn(taught.signedAt);
+  const signedAt = toColumn(withinReason(taught.signedAt, place.openedAt));
   const minutes = Object.values(lesson.minutes).reduce((sum, each) => sum + each, 0);
   await sequelize.transaction(async (transaction) => {
     await raw(

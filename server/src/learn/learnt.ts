@@ -66,6 +66,7 @@ export async function learntOf(store: Store, sheetId: string): Promise<LearntRes
   );
   const revisions = await oddsRevisions(store, sheetId);
   const [newest] = revisions;
+  const { patterns, currency } = await patternsOf(store);
   const forecasts = rows.flatMap(({ said, saidRight, back }) =>
     said === null || saidRight === null || back ? [] : [{ p: said, right: saidRight === 1 }],
   );
@@ -95,7 +96,8 @@ export async function learntOf(store: Store, sheetId: string): Promise<LearntRes
     ...toAuthorOf(sheet, lessons),
     fared: await faredOf(store, sheet),
     ...(calibration && { calibration }),
-    patterns: (await patternsOf(store)).patterns.filter((each) => each.sheet === sheetId),
+    currency,
+    patterns: patterns.filter((each) => each.sheet === sheetId),
   };
 }
 

@@ -33,6 +33,7 @@ interface WorkRow {
   readonly technician: string;
   readonly minutes: number;
   readonly codes: string;
+  readonly back: number;
 }
 
 /** Repairs looked at: the newest. More within two years, no shop has. */
@@ -55,10 +56,10 @@ async function reckoned(store: Store, now: number): Promise<Patterns> {
   const rows = await raw<WorkRow[]>(
     store.sequelize,
     `SELECT l.jobId, l.unitId, l.sheetId, u.siteId, u.label, s.name AS site, l.what, l.name, l.number, l.batch,
-            l.supplier, l.signedAt, t.technician, t.minutes, CONCAT(t.codes, '') AS codes
+            l.supplier, l.signedAt, t.technician, t.minutes, CONCAT(JSON_EXTRACT(t.body, '$.codes'), '') AS codes, ${cameBack('l')} AS back
        FROM work_done l JOIN lessons t ON t.jobId = l.jobId
        JOIN units u ON u.id = l.unitId JOIN sites s ON s.id = u.siteId
-      WHERE l.proven AND l.what <> '' AND NOT ${cameBack('l')} ORDER BY l.signedAt DESC LIMIT ${MOST_REPAIRS}`,
+      WHERE l.proven AND l.what <> '' ORDER BY l.signedAt DESC LIMIT ${MOST_REPAIRS}`,
   );
   const { prices } = await shopOf(store);
   const sheets = new Map<string, Sheet>();
@@ -70,7 +71,9 @@ async function reckoned(store: Store, now: number): Promise<Patterns> {
     sheets.set(id, odds ? withOdds(sheet, odds) : sheet);
   }
   const minutes = new Map(rows.map((row) => [row.jobId, row.minutes]));
-  const failures = rows.map(failureOf);
+  // What came back was not what was wrong, and the part went in all the same.
+  const standing = rows.filter(({ back }) => !back);
+  const failures = standing.map(failureOf);
   const found = patternsIn({
     failures,
     units: await placedUnits(store),
@@ -86,7 +89,7 @@ async function reckoned(store: Store, now: number): Promise<Patterns> {
   return {
     patterns: found.map((each) => resourceOf(each, sheets, byJob)),
     currency: prices.currency,
-    repairs: rows.length,
+    repairs: standing.length,
   };
 }
 
@@ -100,24 +103,23 @@ const failureOf = (row: WorkRow): Failure => ({
   codes: JSON.parse(row.codes) as string[],
 });
 
-/** A part that went in failed when the same one of the unit was proven to be what was wrong again. */
+/** A part is in until the same one of the unit goes in again; it failed where that proved to be what was wrong. */
 function fittingsOf(rows: readonly WorkRow[], failures: readonly Failure[]): Fitting[] {
-  const later = new Map<string, Failure[]>();
-  for (const each of failures) {
-    const key = `${each.unit}\n${each.what}`;
-    later.set(key, [...(later.get(key) ?? []), each]);
-  }
-  return rows.map(({ unitId, sheetId, what, name, batch, supplier, signedAt }) => {
-    const at = signedAt.getTime();
-    const next = later
-      .get(`${unitId}\n${what}`)!
-      .filter((each) => each.at > at)
-      .sort((a, b) => a.at - b.at)[0];
+  const failing = new Map(failures.map((each) => [`${each.job}\n${each.what}`, each]));
+  const later = new Map<string, WorkRow>();
+  // The newest first, so that the one before is what came after.
+  return rows.map((row) => {
+    const { unitId, sheetId, what, name, batch, supplier, signedAt } = row;
+    const place = `${unitId}\n${what}`;
+    const next = later.get(place);
+    later.set(place, row);
+    const failed = next && failing.get(`${next.jobId}\n${what}`);
     return {
-      ...{ unit: unitId, sheet: sheetId, what, name, at },
+      ...{ unit: unitId, sheet: sheetId, what, name, at: signedAt.getTime() },
       ...(batch !== null && { batch }),
       ...(supplier !== null && { supplier }),
-      ...(next && { failed: next }),
+      ...(next && { until: next.signedAt.getTime() }),
+      ...(failed && { failed }),
     };
   });
 }

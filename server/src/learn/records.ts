@@ -46,7 +46,7 @@ const TABLES: Readonly<Record<RecordTable, Table>> = {
       complaint: column('Complaint', 'j.complaint'),
       codes: column(
         'Codes',
-        `TRIM(BOTH '"' FROM REPLACE(REPLACE(REPLACE(l.codes, '","', ', '), '["', ''), '"]', ''))`,
+        `COALESCE((SELECT GROUP_CONCAT(k.code SEPARATOR ', ') FROM JSON_TABLE(l.codes, '$[*]' COLUMNS (code VARCHAR(80) PATH '$')) k), '')`,
       ),
       ending: column('How it ended', `COALESCE(JSON_VALUE(j.summary, '$.ending'), '')`),
       proven: column('Proven', 'l.proven', 'yes'),
@@ -151,7 +151,7 @@ function asked(name: string, { q = '', sort, order }: RecordsAsked): Asked {
     throw new ProblemError(400, 'bad-query', 'order is up or down.');
   const words = plainWords(q.slice(0, 200)).slice(0, MOST_WORDS);
   const texts = Object.values(table.columns).filter(({ is }) => is === 'text');
-  const all = `CONCAT_WS(' ', ${texts.map(({ sql }) => sql).join(', ')})`;
+  const all = `CONCAT_WS(' ', ${texts.map(({ sql }) => sql).join(', ')}) COLLATE utf8mb4_unicode_ci`;
   // The table's own order of letters takes accents and case for nothing.
   const where = words.map(() => `${all} LIKE ?`).join(' AND ');
   const up = (order ?? (sort === undefined ? table.order : 'up')) === 'up' ? 'ASC' : 'DESC';
@@ -224,7 +224,7 @@ export async function* recordsCsv(
   await projectNow(store);
   const fields = Object.values(table.columns).map((each) => each.name);
   const options = { escapeFormulae: true, newline: '\r\n' };
-  yield `\uFEFF${Papa.unparse({ fields, data: [] }, options)}\r\n`;
+  yield `\uFEFF${Papa.unparse([fields], options)}\r\n`;
   for (let from = 0; ; from += CSV_ROWS) {
     const rows = await raw<Row[]>(
       store.sequelize,

@@ -1,6 +1,6 @@
 /** A unit, a site or a model over the years: its visits, what was read against which limits, what was done. */
 import type { YearsResource } from '@jeitinho/core';
-import type { Lesson, ReadingKept } from '@jeitinho/core/diagnose';
+import { type Lesson, type ReadingKept, trendOf } from '@jeitinho/core/diagnose';
 import { TRAIL } from '@jeitinho/core/job';
 import type { Store } from '../store/models/index';
 import { projectNow } from '../store/projections';
@@ -104,9 +104,26 @@ function seriesOf(rows: readonly Row[]): YearsResource['series'] {
       series.set(key, own);
     }
   return [...series.values()]
-    .map((each) => ({ ...each, points: [...each.points].reverse() }))
-    .sort((a, b) => b.points.length - a.points.length || a.title.localeCompare(b.title))
+    .map(inTime)
+    .sort(
+      (a, b) =>
+        Number(b.trend !== undefined) - Number(a.trend !== undefined) ||
+        b.points.length - a.points.length ||
+        a.title.localeCompare(b.title),
+    )
     .slice(0, MOST_SERIES);
+}
+
+function inTime(series: YearsResource['series'][number]): YearsResource['series'][number] {
+  // As it was found stands before how it was left, in the order of each visit.
+  const points = [...series.points].sort(
+    (a, b) => a.at.localeCompare(b.at) || Number(a.after ?? false) - Number(b.after ?? false),
+  );
+  // Of several machines it is no trend of any.
+  const one = new Set(points.map(({ label }) => label)).size === 1;
+  const found = points.flatMap(({ value, after }) => (value === null || after ? [] : [value]));
+  const trend = one ? trendOf(found) : undefined;
+  return { ...series, ...(trend && { trend }), points };
 }
 
 function stepsOf(lessons: readonly Lesson[]): YearsResource['steps'] {

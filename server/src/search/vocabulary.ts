@@ -58,9 +58,16 @@ export class Vocabulary {
     }
     const slips = typed.length >= TWO_SLIPS ? 2 : typed.length >= ONE_SLIP ? 1 : 0;
     if (slips === 0) return { words: [] };
-    const near = [...this.#words.fuzzyGet(typed, slips)].map(
-      ([word, [id, distance]]) => ({ word, id, distance }) as const,
-    );
+    const near = [
+      // Two letters that changed places are one slip, and the commonest.
+      ...swapped(typed).flatMap((word) => {
+        const id = this.#words.get(word);
+        return id === undefined ? [] : [{ word, id, distance: 1 }];
+      }),
+      ...[...this.#words.fuzzyGet(typed, slips)].map(([word, [id, distance]]) => ({
+        ...{ word, id, distance },
+      })),
+    ];
     const least = Math.min(...near.map(({ distance }) => distance));
     const nearest = near.filter(({ distance }) => distance === least);
     const [first] = nearest;
@@ -70,4 +77,11 @@ export class Vocabulary {
       readAs: nearest.map(({ word }) => word).sort()[0]!,
     };
   }
+}
+
+function swapped(word: string): string[] {
+  return Array.from(
+    { length: word.length - 1 },
+    (_, i) => word.slice(0, i) + word[i + 1]! + word[i]! + word.slice(i + 2),
+  );
 }

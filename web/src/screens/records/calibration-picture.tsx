@@ -4,7 +4,7 @@ import { percent } from '../../parts/percent';
 
 type Band = RightResource['bands'][number];
 
-const [SIDE, LEFT, TOP] = [320, 58, 12];
+const [SIDE, LEFT, TOP] = [320, 58, 28];
 const TICKS = [0, 0.25, 0.5, 0.75, 1];
 
 const x = (p: number) => LEFT + p * SIDE;

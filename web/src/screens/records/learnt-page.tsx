@@ -81,7 +81,11 @@ function Learnt({ learnt }: { readonly learnt: LearntResource }) {
       {patterns.length > 0 && (
         <Part id="patterns" title="What comes together">
           {patterns.map((each) => (
-            <PatternCard key={`${each.by} ${each.group} ${each.what}`} pattern={each} currency="" />
+            <PatternCard
+              key={`${each.by} ${each.group} ${each.what}`}
+              pattern={each}
+              currency={learnt.currency}
+            />
           ))}
         </Part>
       )}

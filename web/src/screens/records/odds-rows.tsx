@@ -39,7 +39,7 @@ export function OddsRows({ faults }: { readonly faults: readonly FaultOdds[] }) 
                 {each.name}
               </th>
               <td className="figure py-1.5 pr-4 text-right">
-                {each.count === 0 ? '–' : Number(each.count.toFixed(1))}
+                {each.count < 0.05 ? '–' : each.count.toFixed(1)}
               </td>
               <td className="figure py-1.5 pr-4 text-right text-soft">{percent(each.own)}</td>
               <td className="figure py-1.5 pr-4 text-right font-semibold">{percent(each.share)}</td>

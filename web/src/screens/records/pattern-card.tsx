@@ -42,7 +42,7 @@ export function PatternCard({
       <p className="m-0 mt-1">
         <strong className="figure">{expected.toFixed(expected < 1 ? 2 : 1)}</strong> expected in{' '}
         <span className="figure">{years.toFixed(1)}</span> years of running; chance alone brings so
-        many <strong>{oneIn(p)}</strong>. {many(units, 'unit', 'units')} so far.
+        many <strong>{oneIn(p)}</strong>. It happened to {many(units, 'unit', 'units')}.
       </p>
       <PatternStrip events={events} label={`${name}, ${group}`} />
       <p className="m-0 mt-3 font-semibold">What do they share?</p>
@@ -64,7 +64,7 @@ export function PatternCard({
           worth to look.
         </p>
       )}
-      <ol className="m-0 mt-3 list-none border-t border-hair p-0 text-[15px]">
+      <ol className="m-0 mt-3 grid list-none gap-x-6 border-t border-hair p-0 text-[15px] sm:grid-cols-2">
         {events.map(({ job, label, site, at }) => (
           <li key={`${job} ${label}`}>
             <Link to={`/jobs/${job}/sign`} className="inline-flex min-h-11 items-center text-ink">

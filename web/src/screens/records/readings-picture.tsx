@@ -52,17 +52,25 @@ export function ReadingsPicture({ series: { points, unit, title } }: { readonly 
           ))}
           <Limit points={points} which="low" x={x} y={y} />
           <Limit points={points} which="high" x={x} y={y} />
-          <polyline
-            points={read.map(({ at, value }) => `${x(at)},${y(value!)}`).join(' ')}
-            fill="none"
-            stroke="var(--soft)"
-            strokeWidth="1.5"
-          />
+          {[...new Set(read.map(({ label }) => label))].map((label) => (
+            // Each machine by itself.
+            <polyline
+              key={label}
+              points={read
+                .filter((each) => each.label === label)
+                .map(({ at, value, after }) => `${x(at) + (after ? 11 : 0)},${y(value!)}`)
+                .join(' ')}
+              fill="none"
+              stroke="var(--soft)"
+              strokeWidth="1.5"
+            />
+          ))}
           {points.map((point) => (
             <Mark
-              key={`${point.job} ${point.at}`}
+              key={`${point.job} ${point.at} ${point.after}`}
               point={point}
-              x={x(point.at)}
+              // As it was left stands a little after how it was found.
+              x={x(point.at) + (point.after ? 11 : 0)}
               y={point.value === null ? TOP + 6 : y(point.value)}
             />
           ))}
@@ -70,7 +78,7 @@ export function ReadingsPicture({ series: { points, unit, title } }: { readonly 
       </div>
       <figcaption className="px-2 pb-1 text-[14px] text-soft">
         Broken line: the limit it was held against then. Diamond: out of it. Square on top: over the
-        meter’s range.
+        meter’s range. Where something was done, the mark after it is how it was left.
       </figcaption>
     </figure>
   );

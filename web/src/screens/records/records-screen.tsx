@@ -19,6 +19,8 @@ const NAMES: Readonly<Record<RecordTable, string>> = {
   units: 'Units',
 };
 const PAGE = 100;
+/** Never broken: a serial number in two lines is two numbers. */
+const SHORT: ReadonlySet<string> = new Set(['model', 'serial', 'number', 'batch', 'technician']);
 
 export function RecordsScreen() {
   const [params, setParams] = useSearchParams();
@@ -168,7 +170,7 @@ function Rows({
               {columns.map((column, k) => (
                 <td
                   key={column.id}
-                  className={`py-2 pr-4 ${column.is === 'text' ? '' : 'figure whitespace-nowrap'}`}
+                  className={`py-2 pr-4 ${column.is === 'text' ? (SHORT.has(column.id) ? 'whitespace-nowrap' : '') : 'figure whitespace-nowrap'}`}
                 >
                   <CellOf
                     column={column}

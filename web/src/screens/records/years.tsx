@@ -60,11 +60,12 @@ function Readings({ years, whose }: { readonly years: YearsResource; readonly wh
   const series = years.series[chosen] ?? years.series[0]!;
   const takeOut = () => {
     const rows = years.series.flatMap(({ title, unit, points }) =>
-      points.map(({ at, label, value, verdict, low, high }) => [
-        ...[at, label, title, value ?? 'OL', unit, verdict, low ?? '', high ?? ''],
+      points.map(({ at, label, value, verdict, low, high, after }) => [
+        ...[at, label, title, after ? 'left' : 'found', value ?? 'OL', unit],
+        ...[verdict, low ?? '', high ?? ''],
       ]),
     );
-    const fields = ['at', 'machine', 'test', 'value', 'unit', 'verdict', 'low', 'high'];
+    const fields = ['at', 'machine', 'test', 'as', 'value', 'unit', 'verdict', 'low', 'high'];
     download(
       'readings.csv',
       `\uFEFF${unparse({ fields, data: rows }, { escapeFormulae: true })}`,
@@ -81,15 +82,20 @@ function Readings({ years, whose }: { readonly years: YearsResource; readonly wh
             onChange={(event) => setChosen(Number(event.target.value))}
             className={FIELD}
           >
-            {years.series.map(({ sheet, observable, title, points }, i) => (
+            {years.series.map(({ sheet, observable, title, points, trend }, i) => (
               <option key={`${sheet} ${observable}`} value={i}>
-                {title} ({points.length})
+                {title} ({[points.length, trend].filter(Boolean).join(', ')})
               </option>
             ))}
           </select>
         </label>
         <Button onClick={takeOut}>Take them out as CSV</Button>
       </div>
+      {series.trend && (
+        <p className="m-0 mt-2 border-l-4 border-marigold pl-3">
+          It is {series.trend} from visit to visit.
+        </p>
+      )}
       <ReadingsPicture series={series} />
       <details className="mt-1">
         <summary className="min-h-11 cursor-pointer py-2 text-soft">The same as a table</summary>
@@ -98,14 +104,15 @@ function Readings({ years, whose }: { readonly years: YearsResource; readonly wh
           heads={
             whose === 'unit' ? ['When', 'Read', 'Verdict'] : ['When', 'Machine', 'Read', 'Verdict']
           }
-          rows={[...series.points].reverse().map(({ job, at, label, value, verdict }) => {
+          rows={[...series.points].reverse().map(({ job, at, label, value, verdict, after }) => {
             const when = (
               <Link key={job} to={`/jobs/${job}/sign`} className="text-ink">
                 {longDay(at)}
               </Link>
             );
             const read = value === null ? 'OL' : formatQuantity(value, series.unit as 'V');
-            return whose === 'unit' ? [when, read, verdict] : [when, label, read, verdict];
+            const how = after ? `${verdict}, as it was left` : verdict;
+            return whose === 'unit' ? [when, read, how] : [when, label, read, how];
           })}
         />
       </details>
