@@ -8,6 +8,8 @@ const entryPoints = [
   'src/keeping-cli.ts',
   'src/bench.ts',
   'src/bench-visits.ts',
+  'src/bench-learning.ts',
+  'src/bench-memory.ts',
   'src/bench/bench-worker.ts',
   'src/heavy/heavy-worker.ts',
 ].filter((each) => existsSync(new URL(each, import.meta.url)));

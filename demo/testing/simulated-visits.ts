@@ -30,6 +30,20 @@ import {
 
 export type Policy = 'order' | 'order by state' | School;
 
+/** What a closed visit teaches. */
+export interface Told {
+  /** The part that led before the first work, and its chance of a fault then. */
+  readonly said?: { readonly part: string; readonly p: number };
+  /** Parts that went in. */
+  readonly fitted: readonly string[];
+  /** Everything found and done, the proof of the repair included. */
+  readonly evidence: readonly Evidence[];
+  /** It ran afterwards, and the complaint was gone. */
+  readonly proven: boolean;
+  /** What was wrong, known to nobody there. */
+  readonly faults: readonly string[];
+}
+
 export interface Visit {
   /** All minutes until mended or handed over, less fitting and proving the truly bad parts. */
   readonly seeking: number;
@@ -38,6 +52,7 @@ export interface Visit {
   readonly lost: boolean;
   /** Minutes of live work that the sheet calls hazardous. */
   readonly hazard: number;
+  readonly told: Told;
 }
 
 const PROVING_MINUTES = 10;
@@ -47,16 +62,26 @@ const SURE = 0.95;
 const MOST_TESTS = 60;
 const MOST_PARTS = 6;
 
-export function playVisit(sheet: Sheet, policy: Policy, seed: number): Visit {
+/** @param truth - Where the machines are by other odds than those the sheet is read with. */
+export function playVisit(sheet: Sheet, policy: Policy, seed: number, truth: Sheet = sheet): Visit {
   const model = modelOf(sheet);
-  const arrival = drawArrival(model, dice(seed));
+  const arrival = drawArrival(modelOf(truth), dice(seed));
   const left = new Set(arrival.faults);
   const evidence: Evidence[] = [];
   const base = baseState(sheet)?.id ?? null;
   const asFound: Standing = { energy: 'live', state: base, out: new Set() };
   let standing = asFound;
   let [minutes, due, wrongParts, hazard, epoch] = [0, 0, 0, 0, 0];
-  const end = (lost: boolean): Visit => ({ seeking: minutes - due, wrongParts, lost, hazard });
+  const fitted: string[] = [];
+  let said: Told['said'];
+  const end = (lost: boolean): Visit => {
+    const proven = !lost && arrival.kind === 'faults' && fitted.length > 0 && left.size === 0;
+    if (proven) evidence.push({ confirmed: false });
+    return {
+      ...{ seeking: minutes - due, wrongParts, lost, hazard },
+      told: { ...(said && { said }), fitted, evidence, proven, faults: arrival.faults },
+    };
+  };
 
   for (let replaced = 0; replaced <= MOST_PARTS; replaced += 1) {
     let inference = infer(model, evidence);
@@ -73,6 +98,7 @@ export function playVisit(sheet: Sheet, policy: Policy, seed: number): Visit {
       inference = infer(model, evidence);
     }
     const { left: now } = inference;
+    if (replaced === 0) said = leaderOf(inference);
     const { order } = new RepairCost(inference.space, partsInVisit(sheet), USUAL_RATES, now).planOf(
       now,
     );
@@ -84,6 +110,7 @@ export function playVisit(sheet: Sheet, policy: Policy, seed: number): Visit {
     const on = sheet.faults.filter((fault) => sitsOn(sheet, fault.part, part)).map(({ id }) => id);
     if (on.some((id) => left.has(id))) due += fitting;
     else wrongParts += 1;
+    fitted.push(part);
     const roll = dice(hash(`${seed} fit ${part} ${replaced}`));
     for (const id of on) if (roll() < FITTED) left.delete(id);
     evidence.push({ done: Object.fromEntries(on.map((id) => [id, FITTED])) }, { ran: true });
@@ -93,6 +120,14 @@ export function playVisit(sheet: Sheet, policy: Policy, seed: number): Visit {
     standing = asFound;
   }
   return end(true);
+}
+
+function leaderOf({ belief }: Inference): Told['said'] {
+  const [part, p] = Object.entries(belief.parts).reduce(
+    (best, each) => (each[1] > best[1] ? each : best),
+    ['', 0],
+  );
+  return part === '' ? undefined : { part, p };
 }
 
 /** The test that a policy takes next; undefined where it has measured enough. */

@@ -71,6 +71,8 @@ export const learntSchema = Type.Object({
   jobs: Count,
   calledBack: Count,
   gone: Count,
+  /** Parts that led in signed jobs and were seldom proven: their faults are set aside. */
+  seldom: Type.Array(Type.Object({ part: Text, name: Text, led: Count, proven: Count })),
   faults: Type.Array(
     Type.Object({
       fault: Text,
@@ -81,6 +83,8 @@ export const learntSchema = Type.Object({
       count: Type.Number({ minimum: 0 }),
       share: Share,
       interval: Type.Tuple([Share, Share]),
+      /** Jobs here cannot speak of it: it has the sheet’s share. */
+      aside: Type.Optional(Type.Literal(true)),
     }),
   ),
   /** The newest first; the first is in use. */

@@ -1,5 +1,6 @@
 import { bandsOf, calibrationOf } from './calibration';
 import { familyOdds } from './family-odds';
+import { seldomProven } from './seldom-proven';
 import { toAuthor } from './to-author';
 import type { Test } from '../sheet/schema';
 
@@ -75,4 +76,31 @@ test('a test that ten times told nothing is told of, one that once did is not; l
   // Twice in one job is one machine.
   const twice = [{ ...ten[0]!, failedGood: [...ten[0]!.failedGood, ...ten[0]!.failedGood] }];
   expect(toAuthor(tests, twice).failed).toEqual([]);
+});
+
+test('a part that leads and is never proven is set aside: its faults keep the sheet’s share', () => {
+  const led = (part: string, ...proven: boolean[]) =>
+    proven.map((each) => ({ part, proven: each }));
+  const seldom = seldomProven([
+    ...led('compressor', false, false, false, true),
+    ...led('board', true, true, false),
+    ...led('valve', false, false),
+  ]);
+  expect(seldom).toEqual([{ part: 'compressor', led: 4, proven: 1 }]);
+  const three = {
+    faults: [
+      { id: 'c', name: 'C', prior: 2 },
+      { id: 'a', name: 'A', prior: 1 },
+      { id: 'b', name: 'B', prior: 1 },
+    ],
+  };
+  const ten = Array.from({ length: 10 }, () => proven({ a: 1 }));
+  const { faults } = familyOdds(three, ten, new Set(['c']));
+  expect(faults[0]).toMatchObject({ share: 0.5, interval: [0.5, 0.5], aside: true });
+  // Of the other half: (10 + 10) ÷ 30 and 10 ÷ 30.
+  expect(faults[1]!.share).toBeCloseTo(1 / 3, 12);
+  expect(faults[2]!.share).toBeCloseTo(1 / 6, 12);
+  // All aside: nothing is learnt, and nothing breaks.
+  const all = familyOdds(three, ten, new Set(['a', 'b', 'c']));
+  expect(all.faults.map(({ share }) => share)).toEqual([0.5, 0.25, 0.25]);
 });

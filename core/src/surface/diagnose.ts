@@ -52,6 +52,7 @@ export { type Lesson, lessonOf } from '../learn/lesson';
 export { learntOdds } from '../learn/odds';
 export { coincidence, worthOfLooking } from '../learn/pattern';
 export { type ReadingKept, readingsKept } from '../learn/readings-kept';
+export { type SeldomProven, seldomProven } from '../learn/seldom-proven';
 export { trendOf } from '../learn/trend';
 export { type ToAuthor, toAuthor } from '../learn/to-author';
 export {

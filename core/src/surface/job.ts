@@ -113,7 +113,7 @@ export {
   stageAfter,
   TRAIL,
 } from '../job/trail/trail';
-export { goneBy } from '../job/work/cures';
+export { faultsOn, goneBy } from '../job/work/cures';
 export { twinAt } from '../job/work/compared';
 export { type KeptTwin, MOST_TWINS } from '../job/work/kept-twin';
 export { twinFigure } from '../job/work/twins';

@@ -6,9 +6,12 @@ import {
   familyOdds,
   type FamilyOdds,
   type Lesson,
+  type SeldomProven,
+  seldomProven,
   toAuthor,
 } from '@jeitinho/core/diagnose';
 import { numberKey } from '@jeitinho/core';
+import { faultsOn } from '@jeitinho/core/job';
 import { findPart, plainSheet, type Sheet, testsOf } from '@jeitinho/core/sheet';
 import { notFound, ProblemError } from '../problem';
 import { audit } from '../store/audit';
@@ -34,6 +37,7 @@ interface CountRow {
 interface Counted {
   readonly sheet: Sheet;
   readonly odds: FamilyOdds;
+  readonly seldom: readonly SeldomProven[];
   readonly rows: readonly CountRow[];
 }
 
@@ -50,15 +54,22 @@ async function counted(store: Store, sheetId: string): Promise<Counted> {
     [sheetId],
   );
   const standing = rows.filter(({ back }) => !back);
+  const led = await raw<{ part: string; proven: number }[]>(
+    store.sequelize,
+    `SELECT JSON_VALUE(body, '$.said.part') AS part, proven FROM lessons WHERE sheetId = ? AND said IS NOT NULL`,
+    [sheetId],
+  );
+  const seldom = seldomProven(led.map(({ part, proven }) => ({ part, proven: proven === 1 })));
+  const aside = new Set(seldom.flatMap(({ part }) => faultsOn(sheet, part).map(({ id }) => id)));
   const lessons = standing.map(({ faults }) => ({
     proven: true,
     faults: JSON.parse(faults) as Lesson['faults'],
   }));
-  return { sheet, odds: familyOdds(sheet, lessons), rows };
+  return { sheet, odds: familyOdds(sheet, lessons, aside), seldom, rows };
 }
 
 export async function learntOf(store: Store, sheetId: string): Promise<LearntResource> {
-  const { sheet, odds, rows } = await counted(store, sheetId);
+  const { sheet, odds, seldom, rows } = await counted(store, sheetId);
   const lessons = await raw<{ jobId: string; body: string }[]>(
     store.sequelize,
     `SELECT jobId, CONCAT(body, '') AS body FROM lessons WHERE sheetId = ? ORDER BY signedAt DESC LIMIT ${MOST_LESSONS}`,
@@ -81,6 +92,10 @@ export async function learntOf(store: Store, sheetId: string): Promise<LearntRes
     jobs: odds.jobs,
     calledBack: rows.filter(({ back }) => back).length,
     gone: odds.gone,
+    seldom: seldom.map((each) => ({
+      ...each,
+      name: findPart(sheet, each.part)?.name ?? each.part,
+    })),
     faults: odds.faults.map((each) => ({
       ...each,
       interval: [...each.interval],

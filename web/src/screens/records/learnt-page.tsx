@@ -41,7 +41,8 @@ export function LearntPage() {
 }
 
 function Learnt({ learnt }: { readonly learnt: LearntResource }) {
-  const { sheet, title, maker, models, units, jobs, calledBack, gone, faults, patterns } = learnt;
+  const { sheet, title, maker, models, units, jobs, calledBack, gone, seldom, faults, patterns } =
+    learnt;
   const path = `/sheets/${encodeURIComponent(sheet)}`;
   const years = useQuery({
     queryKey: ['sheets', sheet, 'years'],
@@ -75,6 +76,13 @@ function Learnt({ learnt }: { readonly learnt: LearntResource }) {
         <p className="m-0 text-[14px] text-soft">
           Copper: the sheet’s share. Green: what was learnt, and the line where it lies with 90 %.
         </p>
+        {seldom.map(({ part, name, led, proven }) => (
+          <p key={part} className="m-0 mt-2 max-w-prose border-l-4 border-marigold pl-3">
+            Set aside: {name} led in {many(led, 'job', 'jobs')} and was proven in{' '}
+            {proven === 0 ? 'none' : proven}. What is handed over proves nothing, so its faults keep
+            the sheet’s share.
+          </p>
+        ))}
         <OddsRows faults={faults} />
         <AdoptOdds learnt={learnt} />
       </Part>

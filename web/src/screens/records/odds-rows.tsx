@@ -44,7 +44,9 @@ export function OddsRows({ faults }: { readonly faults: readonly FaultOdds[] }) 
               <td className="figure py-1.5 pr-4 text-right text-soft">{percent(each.own)}</td>
               <td className="figure py-1.5 pr-4 text-right font-semibold">{percent(each.share)}</td>
               <td className="figure py-1.5 pr-4 whitespace-nowrap text-soft">
-                {percent(each.interval[0])} to {percent(each.interval[1])}
+                {each.aside
+                  ? 'set aside'
+                  : `${percent(each.interval[0])} to ${percent(each.interval[1])}`}
               </td>
               <td className="py-1.5">
                 <Drawn odds={each} most={most} />
