@@ -1,5 +1,5 @@
 // Fills a demo database to the size of a large shop, to see how lists and searches do there:
-//   node scripts/fill.mjs --socket PATH [--jobs N] [--entries N] [--units N] [--sheets N]
+//   node scripts/fill.mjs --socket PATH [--jobs N] [--entries N] [--units N] [--sheets N] [--memory]
 // Everything is made from what the demo world has; nothing of it is real. Never on a database in use.
 import mariadb from 'mariadb';
 import { parseArgs } from 'node:util';
@@ -7,10 +7,13 @@ import { parseArgs } from 'node:util';
 const { values } = parseArgs({
   options: {
     socket: { type: 'string' },
+    database: { type: 'string', default: 'jeitinho' },
     jobs: { type: 'string', default: '100000' },
     entries: { type: 'string', default: '1000000' },
     units: { type: 'string', default: '5000' },
     sheets: { type: 'string', default: '2000' },
+    // What is remembered of them as well: words to find, lessons, what was done.
+    memory: { type: 'boolean', default: false },
   },
 });
 if (!values.socket) {
@@ -30,7 +33,7 @@ const each = Math.max(1, Math.round(entries / Math.max(1, jobs)));
 const db = await mariadb.createConnection({
   socketPath: values.socket,
   user: 'root',
-  database: 'jeitinho',
+  database: values.database,
 });
 const run = (sql, params = []) => db.query(sql, params);
 // Ids that count up, in the form of UUIDs, apart from those of the demo world.
@@ -101,8 +104,61 @@ for (let from = 1; from <= jobs; from += STEP) {
      FROM seq_${from}_to_${to} AS j JOIN seq_1_to_${each} AS n`,
   );
 }
+if (values.memory) await remember();
 // As a database that has run for a while knows its tables.
 await run('ANALYZE TABLE customers, sites, units, sheets, jobs, entries');
+if (values.memory)
+  await run('ANALYZE TABLE found_words, found_docs, found_in, lessons, lesson_bodies, work_done');
+
+/** Thirty words of notes a job out of three thousand, some in nearly all; and the words of its unit and place. */
+async function remember() {
+  await run(`INSERT IGNORE INTO found_words (word)
+    SELECT CONCAT(ELT(1 + seq % 8, 'hum', 'leak', 'board', 'fan', 'coil', 'plug', 'rust', 'valve'), LPAD(seq, 4, '0')) FROM seq_1_to_3000`);
+  await run(`CREATE TEMPORARY TABLE notes (n INT PRIMARY KEY AUTO_INCREMENT, id INT)
+    SELECT id FROM found_words WHERE word REGEXP '^[a-z]+[0-9]{4}$' ORDER BY RAND(7)`);
+  const texts = `LOWER(CONCAT_WS(' ', u.label, u.maker, u.model, u.serial, s.name, s.town))`;
+  // MariaDB takes texts apart by JSON.
+  const words = (text) =>
+    `JSON_TABLE(CONCAT('["', REPLACE(REPLACE(${text}, '-', ' '), ' ', '","'), '"]'), '$[*]' COLUMNS (word VARCHAR(40) PATH '$')) w`;
+  await run(
+    `INSERT IGNORE INTO found_words (word) SELECT DISTINCT w.word FROM units u JOIN sites s ON s.id = u.siteId, ${words(texts)}`,
+  );
+  await run(`INSERT IGNORE INTO found_docs (kind, ref) SELECT 'unit', id FROM units ORDER BY id`);
+  await run(
+    `INSERT IGNORE INTO found_docs (kind, ref) SELECT 'job', id FROM jobs ORDER BY openedAt`,
+  );
+  await run(`CREATE TEMPORARY TABLE unit_words (PRIMARY KEY (unit, word))
+    SELECT DISTINCT u.id AS unit, f.id AS word FROM units u JOIN sites s ON s.id = u.siteId, ${words(texts)} JOIN found_words f ON f.word = w.word`);
+  await run(`INSERT IGNORE INTO found_in (word, doc)
+    SELECT w.word, d.n FROM unit_words w JOIN found_docs d ON d.kind = 'unit' AND d.ref = w.unit`);
+  await run(`INSERT IGNORE INTO found_in (word, doc)
+    SELECT w.word, d.n FROM jobs j JOIN unit_words w ON w.unit = j.unitId JOIN found_docs d ON d.kind = 'job' AND d.ref = j.id`);
+  await run(`INSERT IGNORE INTO found_in (word, doc)
+    SELECT notes.id, picked.doc FROM (
+      SELECT d.n AS doc, 1 + FLOOR(3000 * POW(RAND(d.n * 31 + k.seq), 3)) AS n FROM found_docs d JOIN seq_1_to_30 k WHERE d.kind = 'job'
+    ) picked JOIN notes ON notes.n = picked.n`);
+  const [lesson] = await run(
+    "SELECT CONCAT(body, '') AS body, CONCAT(readings, '') AS readings FROM lesson_bodies JOIN lessons USING (jobId) WHERE proven ORDER BY jobId LIMIT 1",
+  );
+  const copy = `CONCAT('copy-', LPAD(1 + CRC32(j.id) % ${copies}, 5, '0'))`;
+  await run(`INSERT IGNORE INTO lessons (jobId, unitId, sheetId, signedAt, technician, complaint, codes, ending, done, proven,
+      said, saidPart, saidName, saidRight, overruled, minutes)
+    SELECT j.id, j.unitId, ${copy}, j.signedAt, ELT(1 + CRC32(j.id) % 3, 'Ana', 'Bia', 'Caio'), j.complaint, '47 1',
+      'Replace: Igniter', 'Igniter', 1, 0.05 * (1 + CRC32(j.id) % 19), 'igniter', 'Igniter',
+      RAND(CRC32(j.id)) < 0.05 * (1 + CRC32(j.id) % 19), 0, 40
+    FROM jobs j WHERE j.status = 'signed' AND j.signedAt IS NOT NULL`);
+  await run(
+    'INSERT IGNORE INTO lesson_bodies (jobId, body, readings) SELECT jobId, ?, ? FROM lessons',
+    [lesson.body, lesson.readings],
+  );
+  await run(`UPDATE lessons l JOIN jobs n ON n.unitId = l.unitId AND n.openedAt > l.signedAt
+      AND n.openedAt <= l.signedAt + INTERVAL 90 DAY SET l.backWith = n.id WHERE CRC32(l.jobId) % 20 = 0`);
+  await run(`INSERT IGNORE INTO work_done (jobId, nth, kind, what, name, number, batch, supplier, unitId, sheetId, signedAt, proven)
+    SELECT jobId, 0, 'part', ELT(1 + CRC32(jobId) % 4, 'igniter', 'control', 'valve', 'rod'),
+      ELT(1 + CRC32(jobId) % 4, 'Igniter', 'Control', 'Valve', 'Rod'), CONCAT('N-', CRC32(jobId) % 40), CONCAT('B', CRC32(jobId) % 400),
+      ELT(1 + CRC32(jobId) % 5, 'S1', 'S2', 'S3', 'S4', 'S5'), unitId, sheetId, signedAt, 1 FROM lessons`);
+}
+
 const count = async (table) => Number((await run(`SELECT COUNT(*) AS n FROM ${table}`))[0].n);
 console.log(
   JSON.stringify({

@@ -35,7 +35,14 @@ export const TABLES: readonly KeptTable[] = [
 export const PASSING = ['ceremonies', 'attempts'];
 
 /** Made again from the logs, after a restore as well: in no archive. */
-export const DERIVED = ['found_words', 'found_docs', 'found_in', 'lessons', 'work_done'];
+export const DERIVED = [
+  'found_words',
+  'found_docs',
+  'found_in',
+  'lessons',
+  'lesson_bodies',
+  'work_done',
+];
 
 export interface Column {
   readonly name: string;

@@ -1,23 +1,25 @@
-/** A unit that is visited again soon after something was done to it came back. */
+/**
+ * A unit that is visited again soon after something was done to it came back. Which visit that was stands beside the
+ * lesson, for whole shops are looked through by it.
+ */
 import type { Store } from '../store/models/index';
 import { raw } from '../store/raw';
 
 const CAME_BACK_DAYS = 90;
 
-/** @param l - Name in the query of a row of `lessons` or `work_done`. */
-const laterThan = (l: string) =>
-  `n.unitId = ${l}.unitId AND n.id <> ${l}.jobId AND n.openedAt > ${l}.signedAt
-   AND n.openedAt <= ${l}.signedAt + INTERVAL ${CAME_BACK_DAYS} DAY`;
-
-const wasWorkedOn = (l: string) => `EXISTS (SELECT 1 FROM work_done w WHERE w.jobId = ${l}.jobId)`;
-
-/** Condition that a row's job came back. */
-export const cameBack = (l: string): string =>
-  `(${wasWorkedOn(l)} AND EXISTS (SELECT 1 FROM jobs n WHERE ${laterThan(l)}))`;
-
-/** Id of the visit that it came back with; null where it did not. */
-export const backWith = (l: string): string =>
-  `IF(${wasWorkedOn(l)}, (SELECT n.id FROM jobs n WHERE ${laterThan(l)} ORDER BY n.openedAt LIMIT 1), NULL)`;
+/** Reckons it anew for all lessons of a unit: after a visit was opened, signed, brought in or merged. */
+export async function noteCameBack(store: Store, unitId: string): Promise<void> {
+  await raw(
+    store.sequelize,
+    `UPDATE lessons l SET l.backWith = IF(l.done = '', NULL, (
+       SELECT n.id FROM jobs n
+        WHERE n.unitId = l.unitId AND n.id <> l.jobId AND n.openedAt > l.signedAt
+          AND n.openedAt <= l.signedAt + INTERVAL ${CAME_BACK_DAYS} DAY
+        ORDER BY n.openedAt LIMIT 1))
+      WHERE l.unitId = ?`,
+    [unitId],
+  );
+}
 
 export interface BackRow {
   readonly id: string;

@@ -20,7 +20,6 @@ import type { Store } from '../store/models/index';
 import { newestSheet } from '../store/open-job';
 import { projectNow } from '../store/projections';
 import { raw } from '../store/raw';
-import { cameBack } from './came-back';
 import { addOdds, oddsRevisions, type OddsRow } from './odds-in-use';
 import { patternsOf } from './patterns';
 
@@ -49,14 +48,14 @@ async function counted(store: Store, sheetId: string): Promise<Counted> {
   await projectNow(store);
   const rows = await raw<CountRow[]>(
     store.sequelize,
-    `SELECT CONCAT(JSON_EXTRACT(l.body, '$.faults'), '') AS faults, l.said, l.saidRight, ${cameBack('l')} AS back
-       FROM lessons l WHERE l.sheetId = ? AND l.proven`,
+    `SELECT CONCAT(JSON_EXTRACT(b.body, '$.faults'), '') AS faults, l.said, l.saidRight, l.backWith IS NOT NULL AS back
+       FROM lessons l JOIN lesson_bodies b ON b.jobId = l.jobId WHERE l.sheetId = ? AND l.proven`,
     [sheetId],
   );
   const standing = rows.filter(({ back }) => !back);
   const led = await raw<{ part: string; proven: number }[]>(
     store.sequelize,
-    `SELECT JSON_VALUE(body, '$.said.part') AS part, proven FROM lessons WHERE sheetId = ? AND said IS NOT NULL`,
+    'SELECT saidPart AS part, proven FROM lessons WHERE sheetId = ? AND said IS NOT NULL',
     [sheetId],
   );
   const seldom = seldomProven(led.map(({ part, proven }) => ({ part, proven: proven === 1 })));
@@ -72,7 +71,8 @@ export async function learntOf(store: Store, sheetId: string): Promise<LearntRes
   const { sheet, odds, seldom, rows } = await counted(store, sheetId);
   const lessons = await raw<{ jobId: string; body: string }[]>(
     store.sequelize,
-    `SELECT jobId, CONCAT(body, '') AS body FROM lessons WHERE sheetId = ? ORDER BY signedAt DESC LIMIT ${MOST_LESSONS}`,
+    `SELECT l.jobId, CONCAT(b.body, '') AS body FROM lessons l JOIN lesson_bodies b ON b.jobId = l.jobId
+      WHERE l.sheetId = ? ORDER BY l.signedAt DESC LIMIT ${MOST_LESSONS}`,
     [sheetId],
   );
   const revisions = await oddsRevisions(store, sheetId);
@@ -138,8 +138,8 @@ interface FaredRow {
 async function faredOf(store: Store, sheet: Sheet): Promise<LearntResource['fared']> {
   const rows = await raw<FaredRow[]>(
     store.sequelize,
-    `SELECT l.kind, l.what, MAX(l.name) AS name, l.number, COUNT(*) AS done, SUM(l.proven) AS proven, SUM(${cameBack('l')}) AS back
-       FROM work_done l WHERE l.sheetId = ? GROUP BY l.kind, l.what, l.number ORDER BY done DESC, name LIMIT 200`,
+    `SELECT l.kind, l.what, MAX(l.name) AS name, l.number, COUNT(*) AS done, SUM(l.proven) AS proven, SUM(t.backWith IS NOT NULL) AS back
+       FROM work_done l JOIN lessons t ON t.jobId = l.jobId WHERE l.sheetId = ? GROUP BY l.kind, l.what, l.number ORDER BY done DESC, name LIMIT 200`,
     [sheet.id],
   );
   return rows.map(({ kind, what, name, number, done, proven, back }) => {

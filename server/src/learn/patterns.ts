@@ -14,7 +14,6 @@ import { newestSheet } from '../store/open-job';
 import { projectNow } from '../store/projections';
 import { raw } from '../store/raw';
 import { shopOf } from '../store/resources';
-import { cameBack } from './came-back';
 import { oddsInUse } from './odds-in-use';
 
 interface WorkRow {
@@ -56,8 +55,8 @@ async function reckoned(store: Store, now: number): Promise<Patterns> {
   const rows = await raw<WorkRow[]>(
     store.sequelize,
     `SELECT l.jobId, l.unitId, l.sheetId, u.siteId, u.label, s.name AS site, l.what, l.name, l.number, l.batch,
-            l.supplier, l.signedAt, t.technician, t.minutes, CONCAT(JSON_EXTRACT(t.body, '$.codes'), '') AS codes, ${cameBack('l')} AS back
-       FROM work_done l JOIN lessons t ON t.jobId = l.jobId
+            l.supplier, l.signedAt, t.technician, t.minutes, CONCAT(JSON_EXTRACT(b.body, '$.codes'), '') AS codes, t.backWith IS NOT NULL AS back
+       FROM work_done l JOIN lessons t ON t.jobId = l.jobId JOIN lesson_bodies b ON b.jobId = l.jobId
        JOIN units u ON u.id = l.unitId JOIN sites s ON s.id = u.siteId
       WHERE l.proven AND l.what <> '' ORDER BY l.signedAt DESC LIMIT ${MOST_REPAIRS}`,
   );

@@ -6,7 +6,6 @@ import { notFound, ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
 import { projectNow } from '../store/projections';
 import { raw } from '../store/raw';
-import { backWith } from './came-back';
 
 type Is = RecordsResource['columns'][number]['is'];
 
@@ -18,7 +17,12 @@ interface Column {
 
 interface Table {
   readonly columns: Readonly<Record<string, Column>>;
-  readonly from: string;
+  /** Its own rows, each once, and what stands beside each. */
+  readonly base: string;
+  readonly joins: string;
+  /** What tells its rows apart: an id, and a number where there are several under one. */
+  readonly id: string;
+  readonly nth: string;
   /** Ids that a row leads to. */
   readonly job: string;
   readonly unit: string;
@@ -43,17 +47,17 @@ const TABLES: Readonly<Record<RecordTable, Table>> = {
     columns: {
       signed: column('Signed', 'l.signedAt', 'moment'),
       ...PLACE,
-      complaint: column('Complaint', 'j.complaint'),
-      codes: column(
-        'Codes',
-        `COALESCE((SELECT GROUP_CONCAT(k.code SEPARATOR ', ') FROM JSON_TABLE(l.codes, '$[*]' COLUMNS (code VARCHAR(80) PATH '$')) k), '')`,
-      ),
-      ending: column('How it ended', `COALESCE(JSON_VALUE(j.summary, '$.ending'), '')`),
+      complaint: column('Complaint', 'l.complaint'),
+      codes: column('Codes', 'l.codes'),
+      ending: column('How it ended', 'l.ending'),
       proven: column('Proven', 'l.proven', 'yes'),
       minutes: column('Minutes', 'ROUND(l.minutes)', 'count'),
       technician: column('Technician', 'l.technician'),
     },
-    from: `lessons l JOIN jobs j ON j.id = l.jobId ${JOINS}`,
+    base: 'lessons l',
+    joins: JOINS,
+    id: 'l.jobId',
+    nth: '0',
     job: 'l.jobId',
     unit: 'l.unitId',
     by: 'signed',
@@ -69,7 +73,10 @@ const TABLES: Readonly<Record<RecordTable, Table>> = {
       proven: column('Proven', 'l.proven', 'yes'),
       ...PLACE,
     },
-    from: `work_done l ${JOINS}`,
+    base: 'work_done l',
+    joins: JOINS,
+    id: 'l.jobId',
+    nth: 'l.nth',
     job: 'l.jobId',
     unit: 'l.unitId',
     by: 'signed',
@@ -79,17 +86,17 @@ const TABLES: Readonly<Record<RecordTable, Table>> = {
     columns: {
       signed: column('Signed', 'l.signedAt', 'moment'),
       ...PLACE,
-      done: column(
-        'Done',
-        `COALESCE((SELECT GROUP_CONCAT(w.name SEPARATOR ', ') FROM work_done w WHERE w.jobId = l.jobId), '')`,
-      ),
+      done: column('Done', 'l.done'),
       back: column('Came back', 'b.openedAt', 'moment'),
       days: column('After days', 'TIMESTAMPDIFF(DAY, l.signedAt, b.openedAt)', 'count'),
       why: column('Because', 'b.complaint'),
       then: column('Done then', `COALESCE(JSON_VALUE(b.summary, '$.ending'), '')`),
       technician: column('Technician', 'l.technician'),
     },
-    from: `lessons l ${JOINS} JOIN jobs b ON b.id = ${backWith('l')}`,
+    base: 'lessons l JOIN jobs b ON b.id = l.backWith',
+    joins: JOINS,
+    id: 'l.jobId',
+    nth: '0',
     job: 'l.jobId',
     unit: 'l.unitId',
     by: 'back',
@@ -109,7 +116,10 @@ const TABLES: Readonly<Record<RecordTable, Table>> = {
         'moment',
       ),
     },
-    from: 'units u JOIN sites s ON s.id = u.siteId JOIN customers c ON c.id = s.customerId',
+    base: 'units u',
+    joins: 'JOIN sites s ON s.id = u.siteId JOIN customers c ON c.id = s.customerId',
+    id: 'u.id',
+    nth: '0',
     job: 'NULL',
     unit: 'u.id',
     by: 'label',
@@ -131,7 +141,8 @@ const MOST_WORDS = 8;
 
 interface Asked {
   readonly table: Table;
-  readonly sql: string;
+  /** Rows that are wanted, in no order. */
+  readonly wanted: string;
   readonly values: readonly unknown[];
   readonly sorted: string;
 }
@@ -155,18 +166,49 @@ function asked(name: string, { q = '', sort, order }: RecordsAsked): Asked {
   // The table's own order of letters takes accents and case for nothing.
   const where = words.map(() => `${all} LIKE ?`).join(' AND ');
   const up = (order ?? (sort === undefined ? table.order : 'up')) === 'up' ? 'ASC' : 'DESC';
+  const column = table.columns[by]!.sql;
+  // Whole tables are gone through by their own rows alone, as long as nobody asks for what stands beside them.
+  const joined = words.length > 0 || !BASE_ALONE.test(column);
   return {
     table,
-    sql: `FROM ${table.from} ${where && `WHERE ${where}`}`,
+    wanted: `FROM ${table.base} ${joined ? table.joins : ''} ${where && `WHERE ${where}`}`,
     values: words.map((word) => `%${word}%`),
-    sorted: `ORDER BY ${table.columns[by]!.sql} ${up}, ${table.job === 'NULL' ? table.unit : table.job} ${up}`,
+    sorted: `ORDER BY ${column} ${up}, ${table.id} ${up}, nth ${up}`,
   };
 }
 
-const selected = ({ columns, job, unit }: Table): string =>
-  `SELECT ${job} AS job, ${unit} AS unit, ${Object.values(columns)
-    .map(({ sql }, i) => `${sql} AS c${i}`)
-    .join(', ')}`;
+/** Of the base of a table, or of what came back. */
+const BASE_ALONE = /^(ROUND\()?[lb]\./;
+
+interface Key {
+  readonly id: string;
+  readonly nth: number;
+}
+
+const keysOf = (
+  store: Store,
+  { table, wanted, values, sorted }: Asked,
+  page = '',
+): Promise<Key[]> =>
+  raw<Key[]>(
+    store.sequelize,
+    `SELECT ${table.id} AS id, ${table.nth} AS nth ${wanted} ${sorted} ${page}`,
+    values,
+  );
+
+/** In the order of their keys. */
+async function rowsAt(store: Store, table: Table, keys: readonly Key[]): Promise<Row[]> {
+  if (keys.length === 0) return [];
+  const columns = Object.values(table.columns).map(({ sql }, i) => `${sql} AS c${i}`);
+  const rows = await raw<(Key & Row)[]>(
+    store.sequelize,
+    `SELECT ${table.id} AS id, ${table.nth} AS nth, ${table.job} AS job, ${table.unit} AS unit, ${columns.join(', ')}
+       FROM ${table.base} ${table.joins} WHERE ${table.id} IN (${keys.map(() => '?').join(', ')})`,
+    keys.map(({ id }) => id),
+  );
+  const byKey = new Map(rows.map((row) => [`${row.id} ${row.nth}`, row]));
+  return keys.flatMap(({ id, nth }) => byKey.get(`${id} ${nth}`) ?? []);
+}
 
 type Cell = string | number | boolean | null;
 type Row = Readonly<Record<string, unknown>>;
@@ -186,19 +228,21 @@ export async function recordsOf(
   name: string,
   question: RecordsAsked,
 ): Promise<RecordsResource> {
-  const { table, sql, values, sorted } = asked(name, question);
+  const own = asked(name, question);
+  const { table, wanted, values } = own;
   const from = Number(question.from ?? 0);
   if (!Number.isInteger(from) || from < 0 || from > FURTHEST)
     throw new ProblemError(400, 'bad-query', 'from is a whole number of rows to leave out.');
   await projectNow(store);
-  const [rows, [all]] = await Promise.all([
-    raw<Row[]>(
+  const [keys, [all]] = await Promise.all([
+    keysOf(store, own, `LIMIT ${PAGE} OFFSET ${from}`),
+    raw<{ count: number | bigint }[]>(
       store.sequelize,
-      `${selected(table)} ${sql} ${sorted} LIMIT ${PAGE} OFFSET ${from}`,
+      `SELECT COUNT(*) AS count ${wanted}`,
       values,
     ),
-    raw<{ count: number | bigint }[]>(store.sequelize, `SELECT COUNT(*) AS count ${sql}`, values),
   ]);
+  const rows = await rowsAt(store, table, keys);
   return {
     columns: Object.entries(table.columns).map(([id, { name: called, is }]) => ({
       ...{ id, name: called, is },
@@ -220,21 +264,19 @@ export async function* recordsCsv(
   name: string,
   question: RecordsAsked,
 ): AsyncGenerator<string> {
-  const { table, sql, values, sorted } = asked(name, question);
+  const own = asked(name, question);
+  const { table } = own;
   await projectNow(store);
   const fields = Object.values(table.columns).map((each) => each.name);
   const options = { escapeFormulae: true, newline: '\r\n' };
   yield `\uFEFF${Papa.unparse([fields], options)}\r\n`;
-  for (let from = 0; ; from += CSV_ROWS) {
-    const rows = await raw<Row[]>(
-      store.sequelize,
-      `${selected(table)} ${sql} ${sorted} LIMIT ${CSV_ROWS} OFFSET ${from}`,
-      values,
-    );
+  // All of one moment, and in one order.
+  const keys = await keysOf(store, own);
+  for (let at = 0; at < keys.length; at += CSV_ROWS) {
+    const rows = await rowsAt(store, table, keys.slice(at, at + CSV_ROWS));
     const data = rows.map((row) =>
       cellsOf(table, row).map((cell) => (typeof cell === 'boolean' ? (cell ? 'yes' : 'no') : cell)),
     );
     if (data.length > 0) yield `${Papa.unparse(data, options)}\r\n`;
-    if (rows.length < CSV_ROWS) return;
   }
 }

@@ -4,7 +4,6 @@ import { calibrationOf } from '@jeitinho/core/diagnose';
 import type { Store } from '../store/models/index';
 import { projectNow } from '../store/projections';
 import { raw } from '../store/raw';
-import { cameBack } from './came-back';
 
 /** What was called at least so likely and was not so surprises; so does what was called no likelier than that. */
 const SURE = 0.8;
@@ -32,20 +31,20 @@ interface OverruledRow {
 export async function rightOf(store: Store, only: string | undefined): Promise<RightResource> {
   await projectNow(store);
   const { sequelize } = store;
-  const standing = `l.saidRight IS NOT NULL AND NOT ${cameBack('l')}`;
+  const standing = 'l.saidRight IS NOT NULL AND l.backWith IS NULL';
   const [rows, [unknown], overruled] = await Promise.all([
     raw<BandRow[]>(
       sequelize,
-      `SELECT l.sheetId, MAX(s.title) AS title, LEAST(9, FLOOR(l.said * 10)) AS band, COUNT(*) AS count,
-              SUM(l.saidRight) AS \`right\`, SUM(l.said) AS sumP,
-              SUM((l.said - l.saidRight) * (l.said - l.saidRight)) AS sumSquares
-         FROM lessons l LEFT JOIN sheets s ON s.id = l.sheetId AND s.newest
-        WHERE ${standing} GROUP BY l.sheetId, band`,
+      `SELECT b.*, s.title FROM (
+         SELECT l.sheetId, LEAST(9, FLOOR(l.said * 10)) AS band, COUNT(*) AS count, SUM(l.saidRight) AS \`right\`,
+                SUM(l.said) AS sumP, SUM((l.said - l.saidRight) * (l.said - l.saidRight)) AS sumSquares
+           FROM lessons l WHERE ${standing} GROUP BY l.sheetId, band
+       ) b LEFT JOIN sheets s ON s.id = b.sheetId AND s.newest`,
     ),
     raw<{ unproven: number | string | null; back: number | string | null }[]>(
       sequelize,
       `SELECT SUM(l.saidRight IS NULL AND l.said IS NOT NULL) AS unproven,
-              SUM(l.saidRight IS NOT NULL AND ${cameBack('l')}) AS back FROM lessons l`,
+              SUM(l.saidRight IS NOT NULL AND l.backWith IS NOT NULL) AS back FROM lessons l`,
     ),
     raw<OverruledRow[]>(
       sequelize,
@@ -107,7 +106,7 @@ interface SurpriseRow {
   readonly site: string;
   readonly said: number;
   readonly part: string;
-  readonly done: string | null;
+  readonly done: string;
   readonly saidRight: number | null;
   readonly back: number;
 }
@@ -116,18 +115,18 @@ interface SurpriseRow {
 async function surprises(store: Store): Promise<RightResource['surprises']> {
   const rows = await raw<SurpriseRow[]>(
     store.sequelize,
-    `SELECT l.jobId, l.signedAt, u.label, s.name AS site, l.said, l.saidRight, ${cameBack('l')} AS back,
-            JSON_VALUE(l.body, '$.said.name') AS part,
-            (SELECT GROUP_CONCAT(w.name SEPARATOR ', ') FROM work_done w WHERE w.jobId = l.jobId) AS done
-       FROM lessons l JOIN units u ON u.id = l.unitId JOIN sites s ON s.id = u.siteId
-      WHERE l.said IS NOT NULL AND (
-        (l.saidRight = 0 AND l.said >= ${SURE}) OR (l.saidRight = 1 AND l.said <= ${UNLIKELY})
-        OR (l.proven AND ${cameBack('l')}))
-      ORDER BY l.signedAt DESC LIMIT ${MOST_SURPRISES}`,
+    `SELECT l.jobId, l.signedAt, u.label, s.name AS site, l.said, l.saidRight, l.backWith IS NOT NULL AS back,
+            l.saidName AS part, l.done
+       FROM (
+         SELECT * FROM lessons FORCE INDEX (lessons_when)
+          WHERE said IS NOT NULL AND ((saidRight = 0 AND said >= ${SURE}) OR (saidRight = 1 AND said <= ${UNLIKELY})
+             OR (proven AND backWith IS NOT NULL))
+          ORDER BY signedAt DESC LIMIT ${MOST_SURPRISES}
+       ) l JOIN units u ON u.id = l.unitId JOIN sites s ON s.id = u.siteId ORDER BY l.signedAt DESC`,
   );
   return rows.map(({ jobId, signedAt, label, site, said, part, done, saidRight, back }) => ({
     ...{ job: jobId, at: signedAt.toISOString(), label, site, said: part, p: said },
-    was: done ?? '',
+    was: done,
     why: back ? 'came-back' : saidRight === 1 ? 'unexpected' : 'not-so',
   }));
 }

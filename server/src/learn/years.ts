@@ -5,7 +5,7 @@ import { TRAIL } from '@jeitinho/core/job';
 import type { Store } from '../store/models/index';
 import { projectNow } from '../store/projections';
 import { raw } from '../store/raw';
-import { backWith, laterVisits } from './came-back';
+import { laterVisits } from './came-back';
 
 /** The newest visits of what is asked for; older ones are in the tables of records. */
 const MOST_VISITS = 400;
@@ -20,7 +20,7 @@ interface Row {
   readonly label: string;
   readonly signedAt: Date;
   readonly complaint: string;
-  readonly ending: string | null;
+  readonly ending: string;
   readonly technician: string;
   readonly proven: number;
   readonly minutes: number;
@@ -43,12 +43,11 @@ export async function yearsOf(store: Store, whose: Whose): Promise<YearsResource
       : 'site' in whose
         ? ['u.siteId', whose.site]
         : ['l.sheetId', whose.sheet];
-  const from = `FROM lessons l JOIN units u ON u.id = l.unitId JOIN jobs j ON j.id = l.jobId WHERE ${column} = ?`;
+  const from = `FROM lessons l JOIN units u ON u.id = l.unitId JOIN lesson_bodies b ON b.jobId = l.jobId WHERE ${column} = ?`;
   const rows = await raw<Row[]>(
     store.sequelize,
-    `SELECT l.jobId, l.unitId, l.sheetId, u.label, l.signedAt, j.complaint, JSON_VALUE(j.summary, '$.ending') AS ending,
-            l.technician, l.proven, l.minutes, CONCAT(l.body, '') AS body, CONCAT(l.readings, '') AS readings,
-            CONCAT(l.codes, '') AS codes, ${backWith('l')} AS back
+    `SELECT l.jobId, l.unitId, l.sheetId, u.label, l.signedAt, l.complaint, l.ending, l.technician, l.proven, l.minutes,
+            CONCAT(b.body, '') AS body, CONCAT(b.readings, '') AS readings, l.codes, l.backWith AS back
        ${from} ORDER BY l.signedAt DESC, l.jobId LIMIT ${MOST_VISITS}`,
     [id],
   );
@@ -69,8 +68,8 @@ export async function yearsOf(store: Store, whose: Whose): Promise<YearsResource
         ...{ job: row.jobId, unit: row.unitId, label: row.label, complaint: row.complaint },
         ...{ technician: row.technician, minutes: row.minutes, proven: row.proven === 1 },
         at: row.signedAt.toISOString(),
-        codes: JSON.parse(row.codes) as string[],
-        ending: row.ending ?? '',
+        codes: row.codes === '' ? [] : row.codes.split(', '),
+        ending: row.ending,
         done: lessons[i]!.done.map(({ number, batch, supplier, ...done }) => ({
           ...done,
           number: number ?? null,

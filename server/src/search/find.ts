@@ -11,14 +11,14 @@ import type { FoundKind } from './keep-words';
 
 /** Words of a search, and how many words of the shop each may stand for. */
 const MOST_WORDS = 8;
-const MOST_MEANT = 40;
+const MOST_MEANT = 16;
 export const LONGEST_SEARCH = 200;
 /** Things looked at in one go, and at most: of a word that stands everywhere the newest. */
 const AT_ONCE = 200;
 const MOST_LOOKED_AT = 6_000;
 /** A word in more things than this is common. */
 const COMMON = 2_000;
-const MOST_FOUND = 30;
+const MOST_FOUND = 20;
 
 export interface Met {
   readonly kind: FoundKind;
@@ -109,19 +109,29 @@ async function newestWith(
   return rows.map(({ doc }) => doc);
 }
 
+/** So many lookups cost less than reading a stretch of the index. */
+const FEW_LOOKUPS = 600;
+/** A stretch of so many documents is read through, longer ones are looked up in. */
+const STRETCH = 20_000;
+
+/** Either by looking each document up under each word, or by reading the words along the stretch of documents. */
 async function havingOne(
   store: Store,
   docs: readonly number[],
   words: readonly number[],
-): Promise<number[]> {
+): Promise<readonly number[]> {
   if (docs.length === 0) return [];
+  // The newest first.
+  const [newest, oldest] = [docs[0]!, docs.at(-1)!];
+  const few = docs.length * words.length <= FEW_LOOKUPS || newest - oldest > STRETCH;
   const rows = await raw<{ doc: number }[]>(
     store.sequelize,
-    `SELECT DISTINCT doc FROM found_in FORCE INDEX (found_in_doc)
-      WHERE doc IN (${marks(docs)}) AND word IN (${marks(words)}) ORDER BY doc DESC`,
-    [...docs, ...words],
+    `SELECT DISTINCT doc FROM found_in FORCE INDEX (PRIMARY)
+      WHERE word IN (${marks(words)}) AND doc ${few ? `IN (${marks(docs)})` : 'BETWEEN ? AND ?'}`,
+    [...words, ...(few ? docs : [oldest, newest])],
   );
-  return rows.map(({ doc }) => doc);
+  const having = new Set(rows.map(({ doc }) => doc));
+  return docs.filter((doc) => having.has(doc));
 }
 
 async function metOf(store: Store, docs: readonly number[]): Promise<Met[]> {

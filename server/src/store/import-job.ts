@@ -6,6 +6,7 @@ import { ProblemError } from '../problem';
 import { inSlices } from '../slices';
 import { appendEntries } from './append';
 import { indexNewUnits } from '../search/index-units';
+import { noteCameBack } from '../learn/came-back';
 import { livingId } from './merge';
 import type { Store } from './models/index';
 import { projectLater, projectNow } from './projections';
@@ -48,6 +49,7 @@ export async function importJob(
   projectLater(store, id);
   await indexNewUnits(store);
   await projectNow(store);
+  await noteCameBack(store, (await store.jobs.findByPk(id))!.unitId);
   return { id, known };
 }
 

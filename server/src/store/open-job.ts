@@ -16,6 +16,7 @@ import type { Job } from './models/job';
 import type { Store } from './models/index';
 import { frozenRevision } from './frozen-sheets';
 import { coldJob } from './hot-jobs';
+import { noteCameBack } from '../learn/came-back';
 import { oddsInUse } from '../learn/odds-in-use';
 import { projected, projectLater, projectNow, queueOf } from './projections';
 import { living } from './merge';
@@ -91,8 +92,9 @@ export async function openJob(store: Store, input: OpenJob): Promise<Job> {
     );
     return row;
   });
-  // It can be found from now on.
+  // It can be found from now on, and what was done there before came back.
   projectLater(store, id);
+  await noteCameBack(store, unit.id);
   return job;
 }
 

@@ -79,21 +79,24 @@ function rowOf({ written, fold }: HotJob): Projection | undefined {
   if (!written) return undefined;
   const { sheet } = fold;
   const state = fold.state();
+  const summary = summarise(sheet, state);
   return {
-    summary: summarise(sheet, state),
+    summary,
     last: fold.length,
     texts: textsToFind(sheet, state),
-    taught: taughtBy(sheet, state),
+    taught: taughtBy(sheet, state, summary),
   };
 }
 
-function taughtBy(sheet: Sheet, state: JobState): Taught | undefined {
+function taughtBy(sheet: Sheet, state: JobState, { ending }: JobSummary): Taught | undefined {
   const lesson = lessonOf(sheet, state);
   if (!lesson || !state.signed) return undefined;
   return {
     lesson,
     readings: readingsKept(state),
     codes: state.codes.map(({ shown }) => shown),
+    complaint: state.complaint,
+    ending: ending ?? '',
     technician: state.signed.author,
     signedAt: state.signed.at,
   };

@@ -21,25 +21,34 @@ export async function up(db: QueryInterface): Promise<void> {
     doc INT UNSIGNED NOT NULL,
     PRIMARY KEY (word, doc),
     KEY found_in_doc (doc, word)) ${TABLE}`);
+  // Narrow, because whole shops of them are looked through.
   await run(`CREATE TABLE lessons (
     jobId VARCHAR(36) NOT NULL PRIMARY KEY,
     unitId VARCHAR(36) NOT NULL,
     sheetId VARCHAR(80) NOT NULL,
     signedAt DATETIME(3) NOT NULL,
     technician VARCHAR(120) NOT NULL,
+    complaint VARCHAR(400) NOT NULL,
+    codes VARCHAR(400) NOT NULL,
+    ending VARCHAR(400) NOT NULL,
+    done VARCHAR(400) NOT NULL,
     proven BOOLEAN NOT NULL,
     said DOUBLE NULL,
+    saidPart VARCHAR(80) NULL,
+    saidName VARCHAR(200) NULL,
     saidRight BOOLEAN NULL,
     overruled BOOLEAN NOT NULL,
     chosenRight BOOLEAN NULL,
     minutes DOUBLE NOT NULL,
-    body JSON NOT NULL,
-    readings JSON NOT NULL,
-    codes JSON NOT NULL,
+    backWith VARCHAR(36) NULL,
     KEY lessons_of_sheet (sheetId, signedAt, jobId),
     KEY lessons_of_unit (unitId, signedAt, jobId),
     KEY lessons_when (signedAt, jobId),
-    KEY lessons_said (said, saidRight, sheetId)) ${TABLE}`);
+    KEY lessons_back (backWith)) ${TABLE}`);
+  await run(`CREATE TABLE lesson_bodies (
+    jobId VARCHAR(36) NOT NULL PRIMARY KEY,
+    body JSON NOT NULL,
+    readings JSON NOT NULL) ${TABLE}`);
   await run(`CREATE TABLE work_done (
     jobId VARCHAR(36) NOT NULL,
     nth SMALLINT NOT NULL,
