@@ -13,7 +13,8 @@ export default defineConfig({
   // Generous: a disk that stalls must not look like a broken app. Nothing here measures speed.
   timeout: 180_000,
   expect: { timeout: 30_000 },
-  retries: 0,
+  // A second try in a fresh server and browser; whoever needs it is named at the end.
+  retries: 1,
   forbidOnly: true,
   projects: [
     { name: 'machine', testMatch: WAITING, workers: 1 },

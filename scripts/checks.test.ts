@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { sumJest, sumPlaywright } from './sums.cjs';
+import { sumJest, sumPlaywright, unsteady } from './sums.cjs';
 
 test('a test file that cannot be loaded counts as failed', () => {
   const report = {
@@ -19,9 +19,19 @@ test('a test file that cannot be loaded counts as failed', () => {
   expect(sumJest(report)).toEqual({ passed: 3, failed: 2, skipped: 2 });
 });
 
-test('flaky and broken browser runs count as failed', () => {
-  const report = { stats: { expected: 5, unexpected: 1, flaky: 1, skipped: 1 }, errors: [{}] };
-  expect(sumPlaywright(report)).toEqual({ passed: 5, failed: 3, skipped: 1 });
+test('a broken browser run counts as failed; what passed at the second try is named', () => {
+  const spec = (title: string, status: string) => ({
+    title,
+    file: 'x.spec.ts',
+    tests: [{ status }],
+  });
+  const report = {
+    stats: { expected: 5, unexpected: 1, flaky: 1, skipped: 1 },
+    errors: [{}],
+    suites: [{ suites: [{ specs: [spec('wavers', 'flaky'), spec('stands', 'expected')] }] }],
+  };
+  expect(sumPlaywright(report)).toEqual({ passed: 6, failed: 2, skipped: 1 });
+  expect(unsteady(report)).toEqual(['x.spec.ts: wavers']);
 });
 
 const REFUSED: readonly (readonly [file: string, code: string, rule: string])[] = [

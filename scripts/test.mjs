@@ -71,6 +71,9 @@ async function browserTests() {
   );
   const [code] = await once(child, 'close');
   counted('the app in a browser', code === 0, file, sums.sumPlaywright);
+  if (!existsSync(file)) return;
+  for (const title of sums.unsteady(JSON.parse(readFileSync(file, 'utf8'))))
+    console.log(`  passed at the second try only, to be looked into: ${title}`);
 }
 
 // What only computes, side by side; then the browser, which takes both cores for itself.

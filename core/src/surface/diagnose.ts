@@ -47,14 +47,13 @@ export {
   type CalibrationBand,
 } from '../learn/calibration';
 export { chanceOfSoMany } from '../learn/coincidence';
-export { type FamilyOdds, familyOdds, type FaultOdds } from '../learn/family-odds';
+export { type FamilyOdds, familyOdds } from '../learn/family-odds';
 export { type Lesson, lessonOf } from '../learn/lesson';
 export { learntOdds } from '../learn/odds';
-export { coincidence, worthOfLooking } from '../learn/pattern';
 export { type ReadingKept, readingsKept } from '../learn/readings-kept';
 export { type SeldomProven, seldomProven } from '../learn/seldom-proven';
 export { trendOf } from '../learn/trend';
-export { type ToAuthor, toAuthor } from '../learn/to-author';
+export { toAuthor } from '../learn/to-author';
 export {
   type Failure,
   type Fitting,

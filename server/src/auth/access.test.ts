@@ -114,6 +114,8 @@ test('no route is open by oversight: what anybody may is what leads in, and heal
     [
       ...['health', 'ready', 'session', 'signIn', 'signInDemo'],
       ...['passkeyAsk', 'passkeySignIn', 'lookAtLink', 'useLink'],
+      // Whoever has a link of 256 bits sees one report.
+      'sharedReport',
     ].sort(),
   );
 });

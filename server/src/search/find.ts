@@ -49,7 +49,7 @@ export async function find(store: Store, text: string): Promise<FoundHere> {
   const nothing = { met: [], readAs: {}, unknown: [], more: false };
   if (typed.length === 0) return nothing;
   const { vocabulary } = store.memory;
-  await vocabulary.refresh(store);
+  await vocabulary.refresh(store.sequelize);
   const meant = typed.map((word) => ({ word, ...vocabulary.meant(word, MOST_MEANT) }));
   const unknown = meant.filter(({ words }) => words.length === 0).map(({ word }) => word);
   const readAs = Object.fromEntries(

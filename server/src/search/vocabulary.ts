@@ -3,7 +3,7 @@
  * table is the truth; what another server added is read before each search.
  */
 import SearchableMap from 'minisearch/SearchableMap';
-import type { Store } from '../store/models/index';
+import type { Sequelize } from 'sequelize';
 import { raw } from '../store/raw';
 
 interface WordRow {
@@ -26,9 +26,9 @@ export class Vocabulary {
   #words = new SearchableMap<number>();
   #last = 0;
 
-  async refresh(store: Store): Promise<void> {
+  async refresh(sequelize: Sequelize): Promise<void> {
     const rows = await raw<WordRow[]>(
-      store.sequelize,
+      sequelize,
       'SELECT id, word FROM found_words WHERE id > ? ORDER BY id',
       [this.#last],
     );

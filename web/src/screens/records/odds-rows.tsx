@@ -8,7 +8,12 @@ export function OddsRows({ faults }: { readonly faults: readonly FaultOdds[] }) 
   const most = Math.max(...faults.map(({ own, interval }) => Math.max(own, interval[1])));
   const sorted = [...faults].sort((a, b) => b.share - a.share);
   return (
-    <div className="relative mt-2 overflow-x-auto" tabIndex={0} role="region" aria-label="Odds: rows">
+    <div
+      className="relative mt-2 overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Odds: rows"
+    >
       <table className="w-full min-w-[640px] border-collapse text-[15px]">
         <thead>
           <tr className="border-b border-ink text-left">

@@ -1,5 +1,6 @@
 /** When it happened to which unit, over the two years that are looked at: a line a unit, a mark a failure. */
 import type { PatternResource } from '@jeitinho/core';
+import { useNow } from '../../data/now';
 
 const YEARS = 2;
 const YEAR_MS = 365.25 * 86_400_000;
@@ -8,12 +9,11 @@ const [LEFT, WIDTH, ROW, HEAD] = [170, 560, 30, 22];
 export function PatternStrip({
   events,
   label,
-  now = Date.now(),
 }: {
   readonly events: PatternResource['events'];
   readonly label: string;
-  readonly now?: number;
 }) {
+  const now = useNow(3_600_000);
   const from = now - YEARS * YEAR_MS;
   const units = [...new Map(events.map(({ unit, label: name }) => [unit, name]))];
   const x = (at: number) => LEFT + ((at - from) / (now - from)) * WIDTH;

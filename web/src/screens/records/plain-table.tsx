@@ -11,7 +11,12 @@ export function PlainTable({
   readonly rows: readonly (readonly ReactNode[])[];
 }) {
   return (
-    <div className="relative mt-2 overflow-x-auto" tabIndex={0} role="region" aria-label={`${label}: rows`}>
+    <div
+      className="relative mt-2 overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label={`${label}: rows`}
+    >
       <table className="w-full border-collapse text-[15px]">
         <thead>
           <tr className="border-b border-ink text-left">

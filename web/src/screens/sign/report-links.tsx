@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../data/api';
 import { useMay } from '../../data/me';
-import { longDay, momentWords } from '../../data/now';
+import { longDay, momentWords, useNow } from '../../data/now';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
 import { many } from '../../parts/many';
@@ -114,7 +114,8 @@ function LinkLine({
   readonly link: ReportLinkResource;
   readonly onEnd: () => void;
 }) {
-  const over = link.endedAt !== null || Date.parse(link.until) < Date.now();
+  const now = useNow(60_000);
+  const over = link.endedAt !== null || Date.parse(link.until) < now;
   const state =
     link.endedAt === null
       ? `${over ? 'over since' : 'opens until'} ${longDay(link.until)}`

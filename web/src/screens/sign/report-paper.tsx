@@ -4,13 +4,7 @@ import type { Sheet } from '@jeitinho/core/sheet';
 import type { Verdict } from '@jeitinho/core/judge';
 import type { ReactNode } from 'react';
 import { clockTime, longDay } from '../../data/now';
-import {
-  behind,
-  openPoints,
-  provenWords,
-  takenWords,
-  type ReportVersion,
-} from '../../papers/report-document';
+import { behind, openPoints, provenWords, takenWords } from '../../papers/report-document';
 import { money, moneyExact } from '../../parts/money';
 import { percent } from '../../parts/percent';
 import { Photo } from '../../parts/photo';
