@@ -5,10 +5,13 @@ export function PlainTable({
   label,
   heads,
   rows,
+  wide = false,
 }: {
   readonly label: string;
   readonly heads: readonly string[];
   readonly rows: readonly (readonly ReactNode[])[];
+  /** Long words in many columns: rather sideways than one word a line. */
+  readonly wide?: boolean;
 }) {
   return (
     <div
@@ -17,7 +20,7 @@ export function PlainTable({
       role="region"
       aria-label={`${label}: rows`}
     >
-      <table className="w-full border-collapse text-[15px]">
+      <table className={`w-full border-collapse text-[15px] ${wide ? 'min-w-[640px]' : ''}`}>
         <thead>
           <tr className="border-b border-ink text-left">
             {heads.map((head) => (

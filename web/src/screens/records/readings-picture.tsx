@@ -26,7 +26,7 @@ export function ReadingsPicture({ series: { points, unit, title } }: { readonly 
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={`Drawn: ${title}`}>
         <svg
           viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-          className="w-full min-w-[560px]"
+          className="w-full min-w-[720px]"
           role="img"
           aria-label={`${title}: ${points.length} readings from ${longDay(points[0]!.at)} to ${longDay(points.at(-1)!.at)}; the table below has each.`}
         >

@@ -142,7 +142,7 @@ function Rows({
       role="region"
       aria-label="Rows of the table"
     >
-      <table className="w-full border-collapse text-[15px]">
+      <table className="w-full min-w-[1120px] border-collapse text-[15px]">
         <thead>
           <tr className="border-b border-ink text-left">
             {columns.map(({ id, name }) => (

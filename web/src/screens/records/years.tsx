@@ -131,6 +131,7 @@ function CodesAndParts({
     <Part title="Codes and parts">
       <PlainTable
         label="Codes and parts"
+        wide
         heads={[
           'When',
           ...(whose === 'unit' ? [] : ['Machine']),
