@@ -203,6 +203,7 @@ export { durationWords } from './units/duration';
 export { hasWords, plainText, plainWords } from './units/plain-words';
 export { parseEntry, type TypedEntry } from './units/entry';
 export { sentence } from './units/sentence';
+export { median } from './numeric/median';
 export { formatQuantity, splitQuantity } from './units/format';
 export { PREFIXES, type Unit, unitSymbol } from './units/units';
 export type { SheetProblem } from './validation/problem';

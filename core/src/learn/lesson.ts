@@ -7,6 +7,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { knownOf } from '../diagnose/assess';
 import { beliefFrom, type Belief } from '../diagnose/belief';
 import { isWork, isTest, likeliest } from '../diagnose/evidence';
+import { ImpossibleEvidenceError } from '../errors';
 import type { EvidenceItem } from '../diagnose/suspects';
 import { sharesOf } from '../diagnose/model';
 import { mendedOf } from '../job/mended/mended';
@@ -84,29 +85,45 @@ const LIKELY = 0.5;
 /** @returns undefined while the job is open. */
 export function lessonOf(sheet: Sheet, state: JobState): Lesson | undefined {
   if (!state.signed) return undefined;
-  const { evidence, inference } = knownOf(sheet, state);
-  const { belief, space, steps } = inference;
   const proven = mendedOf(sheet, state)?.proven === true;
-  const cured = curedIn(sheet, state);
-  const faults = Object.fromEntries(
-    [...cured].map((id) => [id, chance(belief.faults[id] ?? 0)] as const),
-  );
-  const beliefs = [...evidence.keys()].map((i) => beliefFrom(space, steps.slice(0, i + 1)));
-  const there = new Set(Object.keys(belief.faults).filter((id) => belief.faults[id]! > LIKELY));
   return {
     proven,
-    faults: proven ? faults : {},
     done: doneIn(sheet, state),
-    ...saidIn(sheet, state, {
-      beliefs: [beliefFrom(space, []), ...beliefs],
-      evidence,
-      ...(proven && { there }),
-    }),
     codes: [...new Set(state.codes.map(({ shown, listed }) => listed?.code ?? shown))],
-    moved: movedIn(evidence, [beliefFrom(space, []), ...beliefs]),
-    failedGood: proven ? failedGood(sheet, evidence, there) : [],
+    ...believedIn(sheet, state, proven),
     ...stepTimes(sheet, state),
   };
+}
+
+type Believed = Pick<Lesson, 'faults' | 'said' | 'moved' | 'failedGood'>;
+
+/** What nothing on the sheet explains teaches nothing of it, and stays on the record all the same. */
+function believedIn(sheet: Sheet, state: JobState, proven: boolean): Believed {
+  const known = explained(sheet, state);
+  if (!known) return { faults: {}, moved: {}, failedGood: [] };
+  const { evidence, inference } = known;
+  const { belief, space, steps } = inference;
+  const there = new Set(Object.keys(belief.faults).filter((id) => belief.faults[id]! > LIKELY));
+  const beliefs = [0, ...evidence.keys()].map((_, i) => beliefFrom(space, steps.slice(0, i)));
+  return {
+    faults: proven
+      ? Object.fromEntries(
+          [...curedIn(sheet, state)].map((id) => [id, chance(belief.faults[id] ?? 0)] as const),
+        )
+      : {},
+    ...saidIn(sheet, state, { beliefs, evidence, ...(proven && { there }) }),
+    moved: movedIn(evidence, beliefs),
+    failedGood: proven ? failedGood(sheet, evidence, there) : [],
+  };
+}
+
+function explained(sheet: Sheet, state: JobState) {
+  try {
+    return knownOf(sheet, state);
+  } catch (error) {
+    if (error instanceof ImpossibleEvidenceError) return undefined;
+    throw error;
+  }
 }
 
 /** Faults that the standing work takes away; what came out again takes none. */

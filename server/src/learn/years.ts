@@ -1,5 +1,5 @@
 /** A unit, a site or a model over the years: its visits, what was read against which limits, what was done. */
-import type { YearsResource } from '@jeitinho/core';
+import { median, type YearsResource } from '@jeitinho/core';
 import { type Lesson, type ReadingKept, trendOf } from '@jeitinho/core/diagnose';
 import { TRAIL } from '@jeitinho/core/job';
 import type { Store } from '../store/models/index';
@@ -138,10 +138,4 @@ function stepsOf(lessons: readonly Lesson[]): YearsResource['steps'] {
       },
     ];
   });
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length / 2;
-  return (sorted[Math.floor(middle)]! + sorted[Math.ceil(middle) - 1]!) / 2;
 }

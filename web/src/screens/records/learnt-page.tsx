@@ -1,7 +1,6 @@
 /** A model, as the shop knows it: odds old and new, what to tell the sheet's author, parts, readings over the years. */
 import type { LearntResource } from '@jeitinho/core';
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { ApiProblem, ask } from '../../data/api';
 import { DeskFrame } from '../../parts/desk-frame';
@@ -11,6 +10,7 @@ import { NotHere } from '../not-here';
 import { AdoptOdds } from './adopt-odds';
 import { OddsRows } from './odds-rows';
 import { PatternCard } from './pattern-card';
+import { Part } from './part';
 import { PlainTable } from './plain-table';
 import { ToAuthor } from './to-author';
 import { Years } from './years';
@@ -63,7 +63,7 @@ function Learnt({ learnt }: { readonly learnt: LearntResource }) {
       <p className="m-0 text-soft">
         {maker} {models.join(', ')} · {many(units, 'unit', 'units')} here
       </p>
-      <Part id="odds" title="Odds">
+      <Part title="Odds">
         <p className="m-0 max-w-prose">
           {jobs === 0
             ? 'No job was proven yet: the sheet’s own odds stand alone.'
@@ -87,7 +87,7 @@ function Learnt({ learnt }: { readonly learnt: LearntResource }) {
         <AdoptOdds learnt={learnt} />
       </Part>
       {patterns.length > 0 && (
-        <Part id="patterns" title="What comes together">
+        <Part title="What comes together">
           {patterns.map((each) => (
             <PatternCard
               key={`${each.by} ${each.group} ${each.what}`}
@@ -97,14 +97,14 @@ function Learnt({ learnt }: { readonly learnt: LearntResource }) {
           ))}
         </Part>
       )}
-      <Part id="author" title="For the author of the sheet">
+      <Part title="For the author of the sheet">
         <ToAuthor learnt={learnt} />
       </Part>
-      <Part id="fared" title="How parts and repairs fared">
+      <Part title="How parts and repairs fared">
         <Fared learnt={learnt} />
       </Part>
       {learnt.calibration && (
-        <Part id="right" title="How right were we">
+        <Part title="How right were we">
           <p className="m-0">
             Called {percent(learnt.calibration.said)} on average, so in{' '}
             {percent(learnt.calibration.was)} of {many(learnt.calibration.count, 'job', 'jobs')};
@@ -138,24 +138,5 @@ function Fared({ learnt: { fared } }: { readonly learnt: LearntResource }) {
         cameBack,
       ])}
     />
-  );
-}
-
-function Part({
-  id,
-  title,
-  children,
-}: {
-  readonly id: string;
-  readonly title: string;
-  readonly children: ReactNode;
-}) {
-  return (
-    <section aria-labelledby={id} className="mt-7">
-      <h2 id={id} className="m-0 mb-1 text-[20px] font-bold">
-        {title}
-      </h2>
-      {children}
-    </section>
   );
 }

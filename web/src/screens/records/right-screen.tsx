@@ -1,7 +1,6 @@
 /** How right were we: what was said against what was proven, by sheet, where somebody chose otherwise, and surprises. */
 import type { RightResource } from '@jeitinho/core';
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { ask } from '../../data/api';
 import { longDay } from '../../data/now';
@@ -10,6 +9,7 @@ import { many } from '../../parts/many';
 import { Notice } from '../../parts/notice';
 import { percent } from '../../parts/percent';
 import { CalibrationPicture } from './calibration-picture';
+import { Part } from './part';
 import { PlainTable } from './plain-table';
 import { RecordRooms } from './record-rooms';
 
@@ -150,17 +150,5 @@ function Surprises({ right: { surprises } }: { readonly right: RightResource }) 
         ))}
       </ol>
     </Part>
-  );
-}
-
-function Part({ title, children }: { readonly title: string; readonly children: ReactNode }) {
-  const id = title.toLowerCase().replaceAll(' ', '-');
-  return (
-    <section aria-labelledby={id} className="mt-7">
-      <h2 id={id} className="m-0 mb-1 text-[20px] font-bold">
-        {title}
-      </h2>
-      {children}
-    </section>
   );
 }

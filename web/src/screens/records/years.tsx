@@ -2,13 +2,14 @@
 import type { YearsResource } from '@jeitinho/core';
 import { formatQuantity } from '@jeitinho/core';
 import { unparse } from 'papaparse';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { download } from '../../data/files';
 import { longDay } from '../../data/now';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
 import { many } from '../../parts/many';
+import { Part } from './part';
 import { PlainTable } from './plain-table';
 import { ReadingsPicture } from './readings-picture';
 
@@ -196,17 +197,5 @@ function CameBack({
         </ol>
       )}
     </Part>
-  );
-}
-
-function Part({ title, children }: { readonly title: string; readonly children: ReactNode }) {
-  const id = title.toLowerCase().replaceAll(' ', '-');
-  return (
-    <section aria-labelledby={id} className="mt-7">
-      <h2 id={id} className="m-0 mb-1 border-b border-ink pb-1 text-[18px] font-bold">
-        {title}
-      </h2>
-      {children}
-    </section>
   );
 }
