@@ -75,6 +75,7 @@ async function main(): Promise<void> {
     ? seedHistory(store, demoWorld, () => stopping)
     : Promise.resolve(0);
   settled
+    .catch((error: unknown) => log.warn({ err: error }, 'history'))
     .then(() => indexNewUnits(store))
     .then(() => refreshSummaries(store, { stopped: () => stopping }))
     .then((refreshed) => refreshed > 0 && log.info({ refreshed }, 'projections made again'))

@@ -4,6 +4,7 @@ import { seedOf } from '@jeitinho/core';
 import { attachSheet } from './store/attach-sheet';
 import { giveBench } from './store/benches';
 import { appendEntries } from './store/append';
+import { withSiteAndCustomer } from './store/joins';
 import { keepPrices } from './store/price-list';
 import { projectNow } from './store/projections';
 import { Op } from 'sequelize';
@@ -51,11 +52,18 @@ export async function seedHistory(
   if (known) return seeded;
   for (const job of past()) {
     if (stopped()) return seeded;
+    if (!(await stillThere(store, job.unitId))) continue;
     await seedJob(store, job, people[0]!.name, new Date());
     seeded += 1;
   }
   await store.settings.create({ name: 'demo-history', value: { visits: seeded } });
   return seeded;
+}
+
+/** A unit that was merged, or whose customer was erased, has no other years than it has. */
+async function stillThere(store: Store, unitId: string): Promise<boolean> {
+  const unit = await store.units.findByPk(unitId, { include: [withSiteAndCustomer] });
+  return unit?.site?.customer !== undefined && !unit.site.customer.erasedAt;
 }
 
 async function seedJob(store: Store, job: DemoJob, author: string, today: Date): Promise<void> {
