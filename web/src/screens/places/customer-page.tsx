@@ -107,7 +107,7 @@ function Site({ site, place }: { readonly site: SiteOf; readonly place: PlaceRes
       <div className="flex flex-wrap items-end justify-between gap-x-3 border-b border-ink pb-1">
         <div>
           <h2 className="m-0 text-[18px] font-bold">
-            <Link to={`/sites/${site.id}`} className="text-ink">
+            <Link to={`/sites/${site.id}`} className="inline-flex min-h-11 items-center text-ink">
               {site.name}
             </Link>
           </h2>

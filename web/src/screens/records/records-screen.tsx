@@ -2,7 +2,7 @@
 import { pathOf, RECORD_TABLES, type RecordsResource, type RecordTable } from '@jeitinho/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { ask } from '../../data/api';
 import { longDay, momentWords } from '../../data/now';
 import { Button } from '../../parts/button';
@@ -10,6 +10,7 @@ import { DeskFrame } from '../../parts/desk-frame';
 import { FIELD } from '../../parts/field';
 import { many } from '../../parts/many';
 import { Notice } from '../../parts/notice';
+import { CellLink } from './cell-link';
 import { RecordRooms } from './record-rooms';
 
 const NAMES: Readonly<Record<RecordTable, string>> = {
@@ -155,7 +156,7 @@ function Rows({
                 <button
                   type="button"
                   onClick={() => onSort(id)}
-                  className="min-h-11 cursor-pointer pr-2 text-left whitespace-nowrap underline decoration-hair underline-offset-4"
+                  className="min-h-11 min-w-11 cursor-pointer pr-2 text-left whitespace-nowrap underline decoration-hair underline-offset-4"
                 >
                   {name}
                   <span aria-hidden="true">{sort === id && (order === 'up' ? ' ↑' : ' ↓')}</span>
@@ -205,17 +206,8 @@ function CellOf({
 }) {
   const words = wordsOf(column, cell);
   if (column.id === 'label' && unit !== null)
-    return (
-      <Link to={`/units/${unit}`} className="text-ink">
-        {words}
-      </Link>
-    );
-  if (first && job !== null)
-    return (
-      <Link to={`/jobs/${job}/sign`} className="text-ink">
-        {words}
-      </Link>
-    );
+    return <CellLink to={`/units/${unit}`}>{words}</CellLink>;
+  if (first && job !== null) return <CellLink to={`/jobs/${job}/sign`}>{words}</CellLink>;
   return <>{words}</>;
 }
 

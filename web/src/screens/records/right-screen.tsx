@@ -9,6 +9,7 @@ import { many } from '../../parts/many';
 import { Notice } from '../../parts/notice';
 import { percent } from '../../parts/percent';
 import { CalibrationPicture } from './calibration-picture';
+import { CellLink } from './cell-link';
 import { Part } from './part';
 import { PlainTable } from './plain-table';
 import { RecordRooms } from './record-rooms';
@@ -80,13 +81,9 @@ function Told({
           label="By sheet"
           heads={['Sheet', 'Jobs', 'Called', 'Was so', 'Brier']}
           rows={sheets.map(({ sheet, title, count, said, was, brier }) => [
-            <Link
-              key={sheet}
-              to={`/sheets/${encodeURIComponent(sheet)}/learnt`}
-              className="text-ink"
-            >
+            <CellLink key={sheet} to={`/sheets/${encodeURIComponent(sheet)}/learnt`}>
               {title}
-            </Link>,
+            </CellLink>,
             count,
             percent(said),
             percent(was),

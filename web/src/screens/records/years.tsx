@@ -9,6 +9,7 @@ import { longDay } from '../../data/now';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
 import { many } from '../../parts/many';
+import { CellLink } from './cell-link';
 import { Part } from './part';
 import { PlainTable } from './plain-table';
 import { ReadingsPicture } from './readings-picture';
@@ -107,9 +108,9 @@ function Readings({ years, whose }: { readonly years: YearsResource; readonly wh
           }
           rows={[...series.points].reverse().map(({ job, at, label, value, verdict, after }) => {
             const when = (
-              <Link key={job} to={`/jobs/${job}/sign`} className="text-ink">
+              <CellLink key={job} to={`/jobs/${job}/sign`}>
                 {longDay(at)}
-              </Link>
+              </CellLink>
             );
             const read = value === null ? 'OL' : formatQuantity(value, series.unit as 'V');
             const how = after ? `${verdict}, as it was left` : verdict;
@@ -142,9 +143,9 @@ function CodesAndParts({
           'Proven',
         ]}
         rows={visits.map(({ job, at, label, codes, done, proven, ending }) => [
-          <Link key={job} to={`/jobs/${job}/sign`} className="whitespace-nowrap text-ink">
+          <CellLink key={job} to={`/jobs/${job}/sign`}>
             {longDay(at)}
-          </Link>,
+          </CellLink>,
           ...(whose === 'unit' ? [] : [label]),
           codes.join(', ') || '–',
           done.map(({ name }) => name).join(', ') || ending || '–',
@@ -187,11 +188,13 @@ function CameBack({
         <ol className="m-0 list-none p-0">
           {back.map((visit) => (
             <li key={visit.job} className="border-b border-hair py-2">
-              <Link to={`/jobs/${visit.cameBack!.job}/sign`} className="text-ink">
-                {longDay(visit.cameBack!.at)}, after {many(visit.cameBack!.days, 'day', 'days')}
-              </Link>
-              {whose !== 'unit' && `, ${visit.label}`}: “{visit.cameBack!.complaint}” Before it:{' '}
-              {visit.done.map(({ name }) => name).join(', ')}. Then: {whyWords(visit)}.
+              <p className="m-0">
+                <Link to={`/jobs/${visit.cameBack!.job}/sign`} className="text-ink">
+                  {longDay(visit.cameBack!.at)}, after {many(visit.cameBack!.days, 'day', 'days')}
+                </Link>
+                {whose !== 'unit' && `, ${visit.label}`}: “{visit.cameBack!.complaint}” Before it:{' '}
+                {visit.done.map(({ name }) => name).join(', ')}. Then: {whyWords(visit)}.
+              </p>
             </li>
           ))}
         </ol>
