@@ -41,6 +41,7 @@ export {
 } from './api/learn';
 export {
   type FoundResource,
+  LONGEST_SEARCH,
   RECORD_TABLES,
   type RecordTable,
   type RecordsResource,

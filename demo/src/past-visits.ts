@@ -72,7 +72,7 @@ const board = (
 ) =>
   roof(unit, day, { author, leg, megohms, code: `47 ${unit.at(-1)}` })
     .decide('inv-board')
-    .fit('inv-board', { batch, supplier: 'Peças do Vale' })
+    .fitPart('inv-board', { batch, supplier: 'Peças do Vale' })
     .prove()
     .sign('Joana Lume', 'Board changed, paste renewed. Runs at full demand.');
 
@@ -89,7 +89,7 @@ const oven = (day: string, author: string, which: 'upper' | 'lower'): DemoJob =>
     .read('element-frame', 'lower', 41e6)
     .meter(HOUSE_METER)
     .decide(`element-${which}`)
-    .fit(`element-${which}`, { supplier: 'Resistências Cedro' })
+    .fitPart(`element-${which}`, { supplier: 'Resistências Cedro' })
     .prove()
     .sign('Bento Forno', 'Element on the van. Both decks brown evenly.');
 
@@ -102,7 +102,7 @@ const ovenByEye = (day: string, author: string, part: 'element-lower' | 'board')
     .dead(0.3)
     .access('side')
     .decide(part, part === 'board' ? 'Its relay did not click.' : '')
-    .fit(part, { supplier: 'Resistências Cedro' })
+    .fitPart(part, { supplier: 'Resistências Cedro' })
     .prove()
     .sign('Bento Forno', 'Both decks heat.');
 
@@ -116,7 +116,7 @@ const furnace = (day: string, author: string, ohms: number | 'OL'): DemoJob =>
     .read('igniter', 'P2', ohms)
     .read('igniter-joint', 'J', ohms)
     .decide('igniter', 'It is the one that breaks.')
-    .fit('igniter', { supplier: 'Peças do Vale' })
+    .fitPart('igniter', { supplier: 'Peças do Vale' })
     .prove()
     .sign('Rute Salgueiro', 'Igniter changed. Five starts watched.');
 

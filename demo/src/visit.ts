@@ -159,7 +159,7 @@ export class VisitLog {
   }
 
   /** Fits the part that was decided on: to be called on a machine that is proven dead. */
-  fit(part: string, from: { readonly batch?: string; readonly supplier?: string } = {}): this {
+  fitPart(part: string, from: { readonly batch?: string; readonly supplier?: string } = {}): this {
     return this.add('work', { what: 'fitted', part, ...from, note: '' }, 20);
   }
 

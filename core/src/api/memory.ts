@@ -12,6 +12,9 @@ const orNull = <S extends ReturnType<typeof Type.String> | ReturnType<typeof Typ
   Type.Union([s, Type.Null()]);
 const closed = { additionalProperties: false } as const;
 
+/** Characters of a search, and of a filter. */
+export const LONGEST_SEARCH = 200;
+
 export const foundSchema = Type.Object({
   /** The newest first. */
   found: Type.Array(
@@ -77,7 +80,8 @@ const seriesSchema = Type.Object({
       job: Text,
       label: Text,
       at: Moment,
-      ...Type.Pick(readingKeptSchema, ['value', 'verdict', 'low', 'high', 'after']).properties,
+      ...Type.Pick(readingKeptSchema, ['value', 'verdict', 'outcome', 'low', 'high', 'after'])
+        .properties,
     }),
   ),
 });
@@ -119,7 +123,7 @@ export const RECORD_TABLES = ['visits', 'parts', 'came-back', 'units'] as const;
 export type RecordTable = (typeof RECORD_TABLES)[number];
 
 export const recordsQuery = Type.Object({
-  q: Type.Optional(Type.String({ maxLength: 200 })),
+  q: Type.Optional(Type.String({ maxLength: LONGEST_SEARCH })),
   sort: Type.Optional(Type.String({ maxLength: 40 })),
   order: Type.Optional(words(['up', 'down'])),
   from: Type.Optional(Type.Integer({ minimum: 0 })),

@@ -3,6 +3,7 @@
  * Brier's (Verification of forecasts expressed in terms of probability, Monthly Weather Review 78, 1950), for
  * the one event that the part named first had the fault: 0 is always right, and 0.25 is what half and half gets.
  */
+import { shareInterval } from './odds';
 
 /** One thing said, and whether it was so. */
 export interface Forecast {
@@ -66,3 +67,10 @@ export function calibrationOf(bands: readonly ForecastSums[]): Calibration | und
     brier: sum(({ sumSquares }) => sumSquares) / count,
   };
 }
+
+/** Where the share of a band lies with 90 %, so few are counted: Jeffreys' prior, half of each. */
+export const bandInterval = ({
+  count,
+  right,
+}: Pick<ForecastSums, 'count' | 'right'>): readonly [low: number, high: number] =>
+  shareInterval(right + 0.5, count - right + 0.5);

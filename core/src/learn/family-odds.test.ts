@@ -1,4 +1,4 @@
-import { bandsOf, calibrationOf } from './calibration';
+import { bandInterval, bandsOf, calibrationOf } from './calibration';
 import { familyOdds } from './family-odds';
 import { seldomProven } from './seldom-proven';
 import { toAuthor } from './to-author';
@@ -49,6 +49,9 @@ test('calibration by hand: ten said at 0.8 of which six were so, and two at 1', 
   expect([count, mean, was]).toEqual([12, expect.closeTo(10 / 12, 12), expect.closeTo(7 / 12, 12)]);
   // (6·0.04 + 4·0.64 + 0 + 1) ÷ 12
   expect(brier).toBeCloseTo((6 * 0.04 + 4 * 0.64 + 1) / 12, 12);
+  const [low, high] = bandInterval({ count: 10, right: 6 });
+  expect([low, high]).toEqual([expect.closeTo(0.348, 2), expect.closeTo(0.819, 2)]);
+  expect(bandInterval({ count: 18, right: 18 })[1]).toBeGreaterThan(0.99);
   expect(calibrationOf([])).toBeUndefined();
   expect(bandsOf([])).toEqual([]);
 });

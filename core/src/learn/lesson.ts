@@ -19,6 +19,7 @@ import { functionOf } from '../sheet/all-tests';
 import { findPart } from '../sheet/lookup';
 import { allObservables, shownBy } from '../sheet/observables';
 import type { Sheet } from '../sheet/schema';
+import { finiteLimits } from './readings-kept';
 import { stepTimes } from './step-times';
 
 const Chance = Type.Number({ minimum: 0, maximum: 1 });
@@ -69,6 +70,8 @@ export const lessonSchema = Type.Object({
       /** As indicated, SI; absent for an answer or an overload. */
       value: Type.Optional(Type.Number()),
       unit: Type.Optional(Type.String()),
+      low: Type.Optional(Type.Number()),
+      high: Type.Optional(Type.Number()),
     }),
   ),
   /** By stage of the trail. */
@@ -264,6 +267,7 @@ function failedGood(
         ...(value !== undefined && { value }),
         ...(taken.kind === 'reading' && {
           unit: METER_FUNCTIONS[functionOf(taken.test, taken.point)].unit ?? '',
+          ...finiteLimits(taken.judgement),
         }),
       },
     ];

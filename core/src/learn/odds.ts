@@ -30,11 +30,12 @@ export function learntOdds(weights: readonly number[], counts: readonly number[]
   const all = SHEET_WEIGHS + counts.reduce((sum, count) => sum + count, 0);
   return weights.map((weight, i) => {
     const alpha = (SHEET_WEIGHS * weight) / total + (counts[i] ?? 0);
-    return { share: alpha / all, interval: intervalOf(alpha, all - alpha) };
+    return { share: alpha / all, interval: shareInterval(alpha, all - alpha) };
   });
 }
 
-function intervalOf(alpha: number, rest: number): readonly [number, number] {
+/** Where a share lies with so much certainty: the middle of a Beta(α, rest). */
+export function shareInterval(alpha: number, rest: number): readonly [low: number, high: number] {
   if (alpha <= 0) return [0, 0];
   if (rest <= 0) return [1, 1];
   const tail = (1 - SURE) / 2;

@@ -1,5 +1,6 @@
 /** Readings of a visit that count, for comparing over the years: each with the limits it was held against. */
 import { Type, type Static } from '@sinclair/typebox';
+import type { Judgement } from '../judge/judge';
 import type { JobState, TakenReading } from '../job/state/state';
 import { METER_FUNCTIONS } from '../meter/functions';
 import { functionOf } from '../sheet/all-tests';
@@ -15,6 +16,8 @@ export const readingKeptSchema = Type.Object({
   value: Type.Union([Type.Number(), Type.Null()]),
   unit: Type.String(),
   verdict: words(VERDICTS),
+  /** Likeliest class, such as `low`: to which side it fell. */
+  outcome: Type.String(),
   low: Type.Optional(Type.Number()),
   high: Type.Optional(Type.Number()),
   /** Read after something was done to the machine. */
@@ -42,14 +45,20 @@ export function readingsKept({ taken, works, log }: Told): ReadingKept[] {
 }
 
 function kept({ observable, test, point, reading, judgement }: TakenReading): ReadingKept {
-  const { limits, corrected, verdict } = judgement;
+  const { corrected, verdict, outcome } = judgement;
   return {
     observable,
     title: test.points.length > 1 ? `${test.title}, ${point.name ?? point.id}` : test.title,
     value: corrected ?? (reading.kind === 'value' ? reading.value : null),
     unit: METER_FUNCTIONS[functionOf(test, point)].unit ?? '',
     verdict,
-    ...(Number.isFinite(limits.low) && { low: limits.low }),
-    ...(Number.isFinite(limits.high) && { high: limits.high }),
+    outcome,
+    ...finiteLimits(judgement),
   };
 }
+
+/** Those that there are: a limit to one side has no other. */
+export const finiteLimits = ({ limits: { low, high } }: Pick<Judgement, 'limits'>) => ({
+  ...(Number.isFinite(low) && { low }),
+  ...(Number.isFinite(high) && { high }),
+});

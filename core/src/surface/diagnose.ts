@@ -43,6 +43,7 @@ export { decide, type Plan, pricePlans, startingWith } from '../decide/plans';
 export {
   type Calibration,
   calibrationOf,
+  bandInterval,
   bandsOf,
   type CalibrationBand,
 } from '../learn/calibration';

@@ -24,5 +24,5 @@ export type { Wanted } from '../judge/series/series-kind';
 export { ruleLimitWords } from '../judge/groups/limit-words';
 export { expectWords } from '../judge/test-expectation';
 export { evenErrors } from '../judge/uncertainty/errors';
-export { limitWords, outcomeWords, verdictWords } from '../judge/words';
+export { bandWords, limitWords, outcomeWords, verdictWords } from '../judge/words';
 export { readingWords } from '../judge/reading-words';

@@ -5,7 +5,7 @@
 import type { Store } from '../store/models/index';
 import { raw } from '../store/raw';
 
-const CAME_BACK_DAYS = 90;
+export const CAME_BACK_DAYS = 90;
 
 /** Reckons it anew for all lessons of a unit: after a visit was opened, signed, brought in or merged. */
 export async function noteCameBack(store: Store, unitId: string): Promise<void> {

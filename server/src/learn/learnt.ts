@@ -1,5 +1,5 @@
 /** What a sheet's proven jobs say of it, and adopting that. */
-import type { LearntResource } from '@jeitinho/core';
+import { type LearntResource, numberKey } from '@jeitinho/core';
 import {
   bandsOf,
   calibrationOf,
@@ -10,7 +10,6 @@ import {
   seldomProven,
   toAuthor,
 } from '@jeitinho/core/diagnose';
-import { numberKey } from '@jeitinho/core';
 import { faultsOn } from '@jeitinho/core/job';
 import { findPart, plainSheet, type Sheet, testsOf } from '@jeitinho/core/sheet';
 import { notFound, ProblemError } from '../problem';

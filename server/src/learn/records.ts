@@ -1,6 +1,11 @@
 /** Tables of everything that was done: filtered by words, sorted by any column, a page of it or all as CSV. */
-import { type RecordTable, RECORD_TABLES, type RecordsResource } from '@jeitinho/core';
-import { plainWords } from '@jeitinho/core';
+import {
+  LONGEST_SEARCH,
+  plainWords,
+  type RecordTable,
+  RECORD_TABLES,
+  type RecordsResource,
+} from '@jeitinho/core';
 import Papa from 'papaparse';
 import { notFound, ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
@@ -160,7 +165,7 @@ function asked(name: string, { q = '', sort, order }: RecordsAsked): Asked {
     );
   if (order !== undefined && order !== 'up' && order !== 'down')
     throw new ProblemError(400, 'bad-query', 'order is up or down.');
-  const words = plainWords(q.slice(0, 200)).slice(0, MOST_WORDS);
+  const words = plainWords(q.slice(0, LONGEST_SEARCH)).slice(0, MOST_WORDS);
   const texts = Object.values(table.columns).filter(({ is }) => is === 'text');
   const all = `CONCAT_WS(' ', ${texts.map(({ sql }) => sql).join(', ')}) COLLATE utf8mb4_unicode_ci`;
   // The table's own order of letters takes accents and case for nothing.

@@ -1,6 +1,5 @@
 /** What the shop remembers and learns. */
-import type { FoundResource } from '@jeitinho/core';
-import { sharedInput } from '@jeitinho/core';
+import { type FoundResource, sharedInput } from '@jeitinho/core';
 import { Hono } from 'hono';
 import { stream } from 'hono/streaming';
 import { me } from '../auth/guard';

@@ -2,7 +2,7 @@
  * Finding anything by its words, the newest first. Every word must be met, each as it begins, or a slip away where
  * nothing begins so. The rarest of the words says which things are looked at; the others only whether they stay.
  */
-import { plainWords } from '@jeitinho/core';
+import { LONGEST_SEARCH, plainWords } from '@jeitinho/core';
 import { LONGEST_WORD } from '@jeitinho/core/job';
 import { ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
@@ -12,7 +12,6 @@ import type { FoundKind } from './keep-words';
 /** Words of a search, and how many words of the shop each may stand for. */
 const MOST_WORDS = 8;
 const MOST_MEANT = 16;
-export const LONGEST_SEARCH = 200;
 /** Things looked at in one go, and at most: of a word that stands everywhere the newest. */
 const AT_ONCE = 200;
 const MOST_LOOKED_AT = 6_000;

@@ -2,13 +2,12 @@
 import type { SubstituteResource } from '@jeitinho/core';
 import { matchOf, type JobSummary } from '@jeitinho/core/job';
 import { findPart, type Sheet } from '@jeitinho/core/sheet';
+import { CAME_BACK_DAYS } from '../learn/came-back';
 import type { Store } from './models/index';
 import { raw } from './raw';
 
 /** Of so many, the newest, it is told. */
 const MOST = 50;
-/** A unit that is visited again within so many days came back. */
-const CAME_BACK_DAYS = 90;
 
 interface Row {
   readonly jobId: string;

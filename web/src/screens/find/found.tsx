@@ -9,8 +9,9 @@ import { useLocation, useNavigate } from 'react-router';
 import { reportNumber } from '@jeitinho/core';
 import { FIND_FIELD } from './find-field';
 import { InTheRecords } from './in-the-records';
-import { ITEM } from './item-look';
+import { ALREADY, ITEM } from './item-look';
 import { placesOf } from './places-of';
+import { useRemembered } from './use-remembered';
 import {
   foundUnitsOptions,
   jobOptions,
@@ -21,8 +22,6 @@ import {
 
 /** What belongs to the job in hand comes first. */
 const HERE = ['in hand'];
-/** Found with its typing mistakes: what is asked need not stand in it letter by letter. */
-const ALREADY = ['found already'];
 const rank = (value: string, search: string, keywords?: string[]) =>
   keywords?.includes('found already')
     ? Math.max(0.2, defaultFilter(value, search) * 0.5)
@@ -40,10 +39,12 @@ export default function Found({ text, onText, onDone }: FoundProps) {
   const open = useInfiniteQuery(openJobsOptions());
   const jobs = open.data?.pages.flatMap(({ items }) => items) ?? [];
   const signed = useQuery(signedJobsOptions());
-  const units = useQuery(foundUnitsOptions(useDeferredValue(text.trim())));
   const sheets = useQuery(sheetsOptions());
   const finder = useMemo(() => codeFinder(sheets.data ?? []), [sheets.data]);
   const asked = useDeferredValue(text.trim());
+  const remembered = useRemembered(asked);
+  const begun = useQuery(foundUnitsOptions(asked)).data ?? [];
+  const mistyped = remembered.units.filter(({ id }) => !begun.some((unit) => unit.id === id));
   const codes = useMemo(() => (asked === '' ? [] : finder.find(asked)), [finder, asked]);
   const formulas = useQuery({
     queryKey: ['formulas'],
@@ -119,11 +120,12 @@ export default function Found({ text, onText, onDone }: FoundProps) {
             </Command.Item>
           ))}
         </Command.Group>
-        <InTheRecords asked={asked} onGo={go} />
+        <InTheRecords remembered={remembered} onGo={go} />
         <Command.Group heading="Units">
-          {(units.data ?? []).map((unit) => (
+          {[...begun, ...mistyped].map((unit) => (
             <Command.Item
               key={unit.id}
+              keywords={mistyped.includes(unit) ? ALREADY : undefined}
               value={`unit ${unit.label} ${unit.maker} ${unit.model} ${unit.serial} ${unit.siteName} ${unit.id}`}
               onSelect={go(`/units/${unit.id}`)}
               className={ITEM}

@@ -1,36 +1,18 @@
-/** Jobs of any year by any of their words, with a typing mistake or two: what the server remembers. */
+/** Jobs of any year, as they were found; what was mistyped is said. */
 import { reportNumber } from '@jeitinho/core';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Command } from 'cmdk';
-import { ask } from '../../data/api';
 import { longDay } from '../../data/now';
-import { ITEM } from './item-look';
-
-/** It was found already: the list must not look for the letters again. */
-const FOUND = ['found already'];
-const SHORTEST = 2;
-const LONGEST = 200;
+import { ALREADY, ITEM } from './item-look';
+import type { useRemembered } from './use-remembered';
 
 export function InTheRecords({
-  asked,
+  remembered: { tooLong, readAs, jobs },
   onGo,
 }: {
-  readonly asked: string;
+  readonly remembered: ReturnType<typeof useRemembered>;
   readonly onGo: (to: string) => () => void;
 }) {
-  const wanted = asked.length >= SHORTEST && asked.length <= LONGEST;
-  const found = useQuery({
-    queryKey: ['find', asked],
-    queryFn: () => ask('find', { query: { q: asked } }),
-    enabled: wanted,
-    placeholderData: keepPreviousData,
-    staleTime: 20_000,
-    retry: false,
-  });
-  const data = wanted ? found.data : undefined;
-  const jobs = (data?.found ?? []).flatMap((each) => (each.kind === 'job' ? [each.job] : []));
-  const readAs = Object.entries(data?.readAs ?? {});
-  if (asked.length > LONGEST)
+  if (tooLong)
     return <p className="m-0 px-3 py-2 text-soft">A few words find more than that many.</p>;
   if (jobs.length === 0) return null;
   return (
@@ -44,7 +26,7 @@ export function InTheRecords({
         <Command.Item
           key={job.id}
           value={`record ${job.id}`}
-          keywords={FOUND}
+          keywords={ALREADY}
           onSelect={onGo(`/jobs/${job.id}`)}
           className={ITEM}
         >

@@ -39,18 +39,19 @@ export function Mend() {
     [...sheet.parts, ...(sheet.repairs ?? [])].some(
       ({ id, licence }) => licence !== undefined && (id === part || id === repair),
     );
-  const done = (ending: Ending) => {
+  const done = async (ending: Ending) => {
     const work = workOf(sheet, ending);
     const fitted = work.what === 'fitted';
-    void record('work', {
+    const kept = await record('work', {
       ...work,
       ...(trial && fitted && { trial: true }),
       ...(fitted && origins.of(work.part)),
     });
+    if (kept && work.part !== undefined) origins.drop(work.part);
   };
   useLoneDigit((digit) => {
     const ending = owed[digit - 1];
-    if (ending) done(ending);
+    if (ending) void done(ending);
   });
   const ready = owed.length === 0 && state.works.length > 0;
   useKeys({ Enter: () => ready && goOn() });
@@ -85,7 +86,7 @@ export function Mend() {
               ending={ending}
               number={i + 1}
               origins={origins}
-              onDone={done}
+              onDone={(each) => void done(each)}
             />
           ))}
         </ul>

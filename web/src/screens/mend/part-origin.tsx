@@ -25,6 +25,11 @@ export function useOrigins(jobId: string) {
           [part]: { batch: '', supplier: '', ...all[part], [field]: value },
         }),
       ),
+    /** It is on the record: the next one of it comes from somewhere else. */
+    drop: (part: string) =>
+      setText(
+        JSON.stringify(Object.fromEntries(Object.entries(all).filter(([id]) => id !== part))),
+      ),
     /** What of it goes on the record. */
     of: (part: string | undefined): Origin =>
       Object.fromEntries(

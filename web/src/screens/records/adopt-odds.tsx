@@ -1,8 +1,8 @@
 /** Adopting what was learnt as a sheet's odds, or putting the sheet's own back; a lead's to do. */
 import type { LearntResource } from '@jeitinho/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { ask } from '../../data/api';
+import { useDraft } from '../../data/draft';
 import { useMay } from '../../data/me';
 import { longDay } from '../../data/now';
 import { Button } from '../../parts/button';
@@ -14,7 +14,7 @@ export function AdoptOdds({ learnt }: { readonly learnt: LearntResource }) {
   const { sheet, jobs, revisions } = learnt;
   const queries = useQueryClient();
   const mayAdopt = useMay('adoptOdds');
-  const [note, setNote] = useState('');
+  const [note, setNote] = useDraft(`odds-note.${sheet}`);
   const [newest] = revisions;
   const adopted = newest?.kind === 'adopted';
   const upToDate = adopted && newest.jobs === jobs;

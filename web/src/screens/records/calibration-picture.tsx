@@ -1,5 +1,6 @@
 /** Of all that was called so likely, how much was so: a ring a band, its size by how many, and where it should lie. */
 import type { RightResource } from '@jeitinho/core';
+import { bandInterval } from '@jeitinho/core/diagnose';
 import { percent } from '../../parts/percent';
 
 type Band = RightResource['bands'][number];
@@ -12,16 +13,6 @@ const y = (p: number) => TOP + (1 - p) * SIDE;
 
 /** Rings stay apart and can be seen: area by count, within bounds. */
 const radius = (count: number, most: number) => 6 + 14 * Math.sqrt(count / most);
-
-/** Wilson's 90 % interval of a share of few. */
-export function wilson(right: number, count: number): readonly [number, number] {
-  const z = 1.645;
-  const p = right / count;
-  const middle = (p + (z * z) / (2 * count)) / (1 + (z * z) / count);
-  const half =
-    (z * Math.sqrt((p * (1 - p)) / count + (z * z) / (4 * count * count))) / (1 + (z * z) / count);
-  return [Math.max(0, middle - half), Math.min(1, middle + half)];
-}
 
 export function CalibrationPicture({ bands }: { readonly bands: readonly Band[] }) {
   const most = Math.max(...bands.map(({ count }) => count));
@@ -47,7 +38,7 @@ export function CalibrationPicture({ bands }: { readonly bands: readonly Band[] 
       ))}
       <line x1={x(0)} y1={y(0)} x2={x(1)} y2={y(1)} stroke="var(--ink)" strokeDasharray="6 5" />
       {bands.map(({ from, count, right, sumP }) => {
-        const [low, high] = wilson(right, count);
+        const [low, high] = bandInterval({ count, right });
         const at = x(sumP / count);
         return (
           <g key={from}>

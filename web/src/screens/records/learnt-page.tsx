@@ -74,7 +74,8 @@ function Learnt({ learnt }: { readonly learnt: LearntResource }) {
             `${many(gone, 'job', 'jobs')} had a fault that this revision of the sheet does not know.`}
         </p>
         <p className="m-0 text-[14px] text-soft">
-          Copper: the sheet’s share. Green: what was learnt, and the line where it lies with 90 %.
+          Odds: of a hundred failures, how many are this one. Copper: by the sheet. Green: by what
+          was learnt; the line is where it lies with 90 % certainty.
         </p>
         {seldom.map(({ part, name, led, proven }) => (
           <p key={part} className="m-0 mt-2 max-w-prose border-l-4 border-marigold pl-3">
@@ -108,7 +109,8 @@ function Learnt({ learnt }: { readonly learnt: LearntResource }) {
           <p className="m-0">
             Called {percent(learnt.calibration.said)} on average, so in{' '}
             {percent(learnt.calibration.was)} of {many(learnt.calibration.count, 'job', 'jobs')};
-            Brier score <span className="figure">{learnt.calibration.brier.toFixed(3)}</span>.{' '}
+            Brier score <span className="figure">{learnt.calibration.brier.toFixed(3)}</span> (0 is
+            always right, 0.250 what half and half gets).{' '}
             <Link to="/records/right" className="text-ink">
               All sheets
             </Link>

@@ -1,4 +1,4 @@
-/** A sheet's odds beside what its proven jobs make of them: hollow the sheet's, solid what was learnt with its interval. */
+/** A sheet's odds beside what its proven jobs make of them: a tick the sheet's, a bar what was learnt with its interval. */
 import type { LearntResource } from '@jeitinho/core';
 import { percent } from '../../parts/percent';
 

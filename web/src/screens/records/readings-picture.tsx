@@ -1,5 +1,6 @@
 /** One reading over the years against its limits: out of them is brick and a diamond, over range stands on top. */
 import { formatQuantity, type YearsResource } from '@jeitinho/core';
+import { bandWords } from '@jeitinho/core/judge';
 import { longDay } from '../../data/now';
 import { decades, niceSteps, scaleOf } from './scale';
 
@@ -50,8 +51,8 @@ export function ReadingsPicture({ series: { points, unit, title } }: { readonly 
               {new Date(at).getFullYear()}
             </text>
           ))}
-          <Limit points={points} which="low" x={x} y={y} />
-          <Limit points={points} which="high" x={x} y={y} />
+          <Limit points={points} unit={unit} which="low" x={x} y={y} />
+          <Limit points={points} unit={unit} which="high" x={x} y={y} />
           {[...new Set(read.map(({ label }) => label))].map((label) => (
             // Each machine by itself.
             <polyline
@@ -77,8 +78,8 @@ export function ReadingsPicture({ series: { points, unit, title } }: { readonly 
         </svg>
       </div>
       <figcaption className="px-2 pb-1 text-[14px] text-soft">
-        Broken line: the limit it was held against then. Diamond: out of it. Square on top: over the
-        meter’s range. Where something was done, the mark after it is how it was left.
+        Broken line: the limit of the service sheet, as it was then. Diamond: out of it. Square on
+        top: over the meter’s range. Where something was done, the mark after it is how it was left.
       </figcaption>
     </figure>
   );
@@ -86,11 +87,13 @@ export function ReadingsPicture({ series: { points, unit, title } }: { readonly 
 
 function Limit({
   points,
+  unit,
   which,
   x,
   y,
 }: {
   readonly points: readonly Point[];
+  readonly unit: string;
   readonly which: 'low' | 'high';
   readonly x: (at: string) => number;
   readonly y: (value: number) => number;
@@ -118,7 +121,11 @@ function Limit({
         fill="var(--soft)"
         textAnchor="end"
       >
-        {which === 'low' ? 'at least' : 'at most'}
+        {bandWords(
+          which === 'low' ? end.low : undefined,
+          which === 'high' ? end.high : undefined,
+          unit as 'V',
+        )}
       </text>
     </g>
   );

@@ -1,5 +1,11 @@
 /** Tables of everything that was done: filtered by words, sorted by a press on a heading, taken out as CSV. */
-import { pathOf, RECORD_TABLES, type RecordsResource, type RecordTable } from '@jeitinho/core';
+import {
+  LONGEST_SEARCH,
+  pathOf,
+  RECORD_TABLES,
+  type RecordsResource,
+  type RecordTable,
+} from '@jeitinho/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -80,7 +86,7 @@ export function RecordsScreen() {
           <input
             type="search"
             value={words}
-            maxLength={200}
+            maxLength={LONGEST_SEARCH}
             onChange={(event) => setWords(event.target.value)}
             className={FIELD}
           />

@@ -1,6 +1,7 @@
 /** Tests that never told anything and limits that good machines failed, with the readings behind them. */
 import type { LearntResource } from '@jeitinho/core';
 import { formatQuantity } from '@jeitinho/core';
+import { bandWords, outcomeWords } from '@jeitinho/core/judge';
 import { Link } from 'react-router';
 import { many } from '../../parts/many';
 
@@ -42,13 +43,15 @@ export function ToAuthor({
                 <strong>{title}</strong>: bad in{' '}
                 {many(new Set(readings.map(({ job }) => job)).size, 'job', 'jobs')} whose fault was
                 proven to be elsewhere:{' '}
-                {readings.slice(0, 12).map(({ job, value, unit, outcome }, i) => (
+                {readings.slice(0, 12).map(({ job, value, unit, outcome, low, high }, i) => (
                   <Link
                     key={`${job} ${i}`}
                     to={`/jobs/${job}/measure?at=${encodeURIComponent(observable)}`}
                     className="figure mr-3 inline-flex min-h-11 items-center text-ink"
                   >
-                    {value === undefined ? outcome : formatQuantity(value, unit as 'V')}
+                    {value === undefined
+                      ? outcomeWords(outcome)
+                      : `${formatQuantity(value, unit as 'V')} (${bandWords(low, high, unit as 'V')})`}
                   </Link>
                 ))}
               </li>

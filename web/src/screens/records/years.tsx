@@ -1,6 +1,7 @@
 /** Visits over the years: readings against their limits, codes and parts by time, what came back, how long steps took. */
 import type { YearsResource } from '@jeitinho/core';
 import { formatQuantity } from '@jeitinho/core';
+import { bandWords, verdictWords } from '@jeitinho/core/judge';
 import { unparse } from 'papaparse';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -34,7 +35,7 @@ export function Years({
         <Part title="Time of each step">
           <PlainTable
             label="Time of each step"
-            heads={['Step', 'Visits', 'Minutes, half took less', 'Written down, half less']}
+            heads={['Step', 'Visits', 'Minutes (half took less)', 'Entries (half had fewer)']}
             rows={steps.map(({ name, visits: count, minutes, entries }) => [
               name,
               count,
@@ -103,18 +104,25 @@ function Readings({ years, whose }: { readonly years: YearsResource; readonly wh
         <summary className="min-h-11 cursor-pointer py-2 text-soft">The same as a table</summary>
         <PlainTable
           label="Readings as a table"
-          heads={
-            whose === 'unit' ? ['When', 'Read', 'Verdict'] : ['When', 'Machine', 'Read', 'Verdict']
-          }
-          rows={[...series.points].reverse().map(({ job, at, label, value, verdict, after }) => {
-            const when = (
+          heads={[
+            'When',
+            ...(whose === 'unit' ? [] : ['Machine']),
+            'Read',
+            'Limit then',
+            'Verdict',
+          ]}
+          rows={[...series.points].reverse().map((point) => {
+            const { job, at, label, value, low, high, verdict, outcome, after } = point;
+            const how = verdictWords({ verdict, outcome, edge: false });
+            return [
               <CellLink key={job} to={`/jobs/${job}/sign`}>
                 {longDay(at)}
-              </CellLink>
-            );
-            const read = value === null ? 'OL' : formatQuantity(value, series.unit as 'V');
-            const how = after ? `${verdict}, as it was left` : verdict;
-            return whose === 'unit' ? [when, read, how] : [when, label, read, how];
+              </CellLink>,
+              ...(whose === 'unit' ? [] : [label]),
+              value === null ? 'OL' : formatQuantity(value, series.unit as 'V'),
+              bandWords(low, high, series.unit as 'V') || '–',
+              after ? `${how}, as it was left` : how,
+            ];
           })}
         />
       </details>
