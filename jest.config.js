@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os';
+import { resolve } from 'node:path';
 
 // One Jest run over the workspaces. The server project gets a MariaDB of its own (server/testing).
 const transform = {
@@ -32,9 +33,12 @@ const sandboxInjectedGlobals = [
   'Int32Array',
 ];
 
+const moduleNameMapper = { '^fast-check$': resolve(import.meta.dirname, 'scripts/properties.cjs') };
+
 const project = (name, more = {}) => ({
   displayName: name,
   rootDir: name,
+  moduleNameMapper,
   testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/', '\\.agreement\\.test\\.'],
   transform,
@@ -44,8 +48,8 @@ const project = (name, more = {}) => ({
 
 /** @type {import('jest').Config} */
 export default {
-  // A test that makes a database of its own waits for the disk.
-  testTimeout: 60_000,
+  // A test that makes a database of its own waits for the disk, on a machine that may stall.
+  testTimeout: 240_000,
   // Jest leaves one core to itself; of two that is half.
   maxWorkers: Math.max(2, availableParallelism() - 1),
   projects: [

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { sumJest, sumPlaywright, unsteady } from './sums.cjs';
+import { fewFell, sumJest, sumPlaywright, unsteady, withLate } from './sums.cjs';
 
 test('a test file that cannot be loaded counts as failed', () => {
   const report = {
@@ -19,12 +19,14 @@ test('a test file that cannot be loaded counts as failed', () => {
   expect(sumJest(report)).toEqual({ passed: 3, failed: 2, skipped: 2 });
 });
 
+const spec = (title: string, status: string) => ({
+  id: title,
+  title,
+  file: 'x.spec.ts',
+  tests: [{ status }],
+});
+
 test('a broken browser run counts as failed; what passed at the second try is named', () => {
-  const spec = (title: string, status: string) => ({
-    title,
-    file: 'x.spec.ts',
-    tests: [{ status }],
-  });
   const report = {
     stats: { expected: 5, unexpected: 1, flaky: 1, skipped: 1 },
     errors: [{}],
@@ -32,6 +34,28 @@ test('a broken browser run counts as failed; what passed at the second try is na
   };
   expect(sumPlaywright(report)).toEqual({ passed: 6, failed: 2, skipped: 1 });
   expect(unsteady(report)).toEqual(['x.spec.ts: wavers']);
+});
+
+test('a few fallen stories are told again at the end: who stands then is unsteady, who falls again has failed', () => {
+  const report = {
+    stats: { expected: 5, unexpected: 2, flaky: 0, skipped: 0 },
+    errors: [],
+    suites: [{ specs: [spec('fell', 'unexpected'), spec('falls', 'unexpected')] }],
+  };
+  const late = {
+    stats: { expected: 1, unexpected: 1, flaky: 0, skipped: 0 },
+    errors: [],
+    suites: [{ specs: [spec('fell', 'expected'), spec('falls', 'unexpected')] }],
+  };
+  expect(fewFell(report)).toBe(true);
+  const after = withLate(report, late);
+  expect(sumPlaywright(after)).toEqual({ passed: 6, failed: 1, skipped: 0 });
+  expect(unsteady(after)).toEqual(['x.spec.ts: fell']);
+  // One that was not told again at all has not stood up.
+  expect(sumPlaywright(withLate(after, { errors: [{}], suites: [] })).failed).toBe(2);
+  expect(fewFell({ stats: { unexpected: 6 }, errors: [] })).toBe(false);
+  expect(fewFell({ stats: { unexpected: 0 }, errors: [] })).toBe(false);
+  expect(fewFell({ stats: { unexpected: 1 }, errors: [{}] })).toBe(false);
 });
 
 const REFUSED: readonly (readonly [file: string, code: string, rule: string])[] = [

@@ -12,21 +12,52 @@ function sumJest(report) {
   };
 }
 
-/** A story that passed at its second try counts as passed, and is named: it is a fault to be found. */
+/** A story that passed at a later try counts as passed, and is named: it is a fault to be found. */
 function sumPlaywright(report) {
   const { expected, unexpected, flaky, skipped } = report.stats;
   return { passed: expected + flaky, failed: unexpected + report.errors.length, skipped };
 }
 
-/** Titles of those. */
-function unsteady(report) {
-  const of = (suite) => [
-    ...(suite.suites ?? []).flatMap(of),
-    ...(suite.specs ?? [])
-      .filter(({ tests }) => tests.some(({ status }) => status === 'flaky'))
-      .map(({ file, title }) => `${file}: ${title}`),
-  ];
-  return (report.suites ?? []).flatMap(of);
+function specsOf(suite) {
+  return [...(suite.suites ?? []).flatMap(specsOf), ...(suite.specs ?? [])];
 }
 
-module.exports = { sumJest, sumPlaywright, unsteady };
+const fell = ({ tests }) => tests.some(({ status }) => status === 'unexpected');
+
+/** More than a handful is no stall. */
+const HANDFUL = 5;
+
+/** Whether it is worth telling the fallen ones again: a few fell, and nothing else is broken. */
+function fewFell({ stats, errors }) {
+  return errors.length === 0 && stats.unexpected > 0 && stats.unexpected <= HANDFUL;
+}
+
+/** The whole's account after its fallen stories were told again; who stood then is unsteady. */
+function withLate(report, late) {
+  const stood = new Set(
+    specsOf(late)
+      .filter((spec) => !fell(spec))
+      .map(({ id }) => id),
+  );
+  const risen = specsOf(report).filter((spec) => fell(spec) && stood.has(spec.id));
+  for (const { tests } of risen) for (const test of tests) test.status = 'flaky';
+  const { unexpected, flaky } = report.stats;
+  return {
+    ...report,
+    stats: {
+      ...report.stats,
+      unexpected: unexpected - risen.length,
+      flaky: flaky + risen.length,
+    },
+    errors: [...report.errors, ...late.errors],
+  };
+}
+
+/** Titles of those that passed at a later try only. */
+function unsteady(report) {
+  return specsOf(report)
+    .filter(({ tests }) => tests.some(({ status }) => status === 'flaky'))
+    .map(({ file, title }) => `${file}: ${title}`);
+}
+
+module.exports = { sumJest, sumPlaywright, fewFell, withLate, unsteady };

@@ -8,7 +8,7 @@ import { join, resolve } from 'node:path';
 
 export const ROOT = resolve(import.meta.dirname, '../..');
 const SCRIPT = join(ROOT, 'jeitinho');
-const PATIENCE_MS = 60_000;
+const PATIENCE_MS = 240_000;
 
 /**
  * A free port below those the system hands out to outgoing connections, so that none of these, nor the

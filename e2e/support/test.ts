@@ -25,7 +25,7 @@ export const test = base.extend<
       await jeitinho.stop();
       jeitinho.removeData();
     },
-    { scope: 'worker', timeout: 120_000 },
+    { scope: 'worker', timeout: 300_000 },
   ],
   /** Signed in as the demo's owner, who may do everything. */
   context: async ({ context, jeitinho }, use) => use(await signedIn(context, jeitinho.url)),

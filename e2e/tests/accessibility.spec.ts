@@ -10,7 +10,6 @@ test.describe('every screen', () => {
   test.use({ colorScheme: 'light', viewport: WIDE });
 
   test('axe finds nothing on any screen', async ({ page, newJob }) => {
-    test.setTimeout(300_000);
     await page.clock.install();
     const clean = cleaner(page);
     await page.goto('/');
@@ -54,7 +53,6 @@ test.describe('every screen', () => {
   });
 
   test('axe finds nothing on sheets, meters and the Reckoner', async ({ page, newJob }) => {
-    test.setTimeout(300_000);
     const clean = cleaner(page);
     const open = async (path: string, heading: RegExp) => {
       await page.goto(path);
@@ -102,7 +100,6 @@ test.describe('every screen', () => {
     page,
     newJob,
   }) => {
-    test.setTimeout(180_000);
     const clean = cleaner(page);
     const id = await newJob('chiller');
     await page.goto(`/jobs/${id}/history`);
@@ -201,7 +198,6 @@ test.describe('every screen', () => {
   });
 
   test('axe finds nothing while making safe and measuring', async ({ page, newJob }) => {
-    test.setTimeout(300_000);
     await page.clock.install();
     const clean = cleaner(page);
     const rooftop = await newJob('rooftop');

@@ -163,9 +163,7 @@ test('an entry the server will not take is set aside with its reason; the rest g
   });
   expect(sent.status).toBe(200);
   await page.context().setOffline(false);
-  await expect(page.getByText('1 not accepted, see roll').filter({ visible: true })).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(page.getByText('1 not accepted, see roll').filter({ visible: true })).toBeVisible();
   await page.getByRole('tab', { name: /^Roll/ }).click();
   await expect(page.getByRole('region', { name: 'Not accepted' })).toContainText(
     'Data plate matches. This job is signed.',

@@ -5,7 +5,6 @@ import { expect, test } from '../support/test';
 test('a dictionary is computed, stopped, kept with its revision, and taken over into a new one', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await page.goto('/sheets/panvale-do3');
   await page.getByRole('link', { name: 'Dictionary' }).click();
   await expect(page.getByRole('heading', { name: 'Fault dictionary' })).toBeVisible();

@@ -9,7 +9,6 @@ test('the heat pump’s substitute board: from its match over the wire map to a 
   page,
   newJob,
 }) => {
-  test.setTimeout(120_000);
   const id = await newJob('heatPump');
   await provenDead(page, id);
   await kept(page, id, 3, [

@@ -25,7 +25,6 @@ async function tabTo(page: Page, target: Locator): Promise<void> {
 test('from arrival to the signed report, reloading and losing the server on the way', async ({
   browser,
 }) => {
-  test.setTimeout(400_000);
   const jeitinho = new Jeitinho(await freePort());
   await jeitinho.start();
   const context = await browser.newContext({

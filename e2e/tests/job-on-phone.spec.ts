@@ -7,7 +7,6 @@ test.use(PHONE);
 const goOn = (page: Page) => tap(page, 'Go on');
 
 test('a whole job with the thumb, and nothing wider than the screen', async ({ page, newJob }) => {
-  test.setTimeout(300_000);
   await page.clock.install();
   const id = await newJob();
   const heading = (name: string | RegExp) =>

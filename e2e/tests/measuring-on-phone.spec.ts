@@ -9,7 +9,6 @@ const fits = async (page: Page) =>
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 
 test('the rooftop unit’s bridge and insulation', async ({ page, newJob }) => {
-  test.setTimeout(180_000);
   await page.clock.install();
   const id = await newJob('rooftop');
   await page.goto(`/jobs/${id}/safe`);
@@ -62,7 +61,6 @@ test('the dryer’s before and after', async ({ page, newJob }) => {
 });
 
 test('the boiler’s flame current as a track', async ({ page, newJob }) => {
-  test.setTimeout(120_000);
   await page.clock.install();
   const id = await newJob('boiler');
   await provenDead(page, id);

@@ -41,7 +41,6 @@ test('the inn’s rooftop unit: LIVE to DEAD, the whole bridge, the insulation',
   page,
   newJob,
 }) => {
-  test.setTimeout(180_000);
   await page.clock.install();
   const id = await newJob('rooftop');
   await page.goto(`/jobs/${id}/safe`);
@@ -188,7 +187,6 @@ test('the boiler: the flame current as a track, kept through a dead battery', as
   context,
   newJob,
 }) => {
-  test.setTimeout(180_000);
   await page.clock.install();
   const id = await newJob('boiler');
   await provenDead(page, id);

@@ -29,7 +29,7 @@ test('what was written offline and left is said on Today, and goes without its j
   expect(await logOf(jeitinho.url, job)).not.toContain('hums at night');
 
   await mend(page);
-  await expect.poll(() => logOf(jeitinho.url, job), { timeout: 60_000 }).toContain('hums at night');
+  await expect.poll(() => logOf(jeitinho.url, job)).toContain('hums at night');
   await expect(unsent).toBeHidden();
   expect(new URL(page.url()).pathname).toBe('/');
 });
@@ -148,7 +148,7 @@ test('a database that is away is said on the page, and what is written meanwhile
   await page.goto('/');
   await expect(page.getByText('database is away')).toBeVisible();
   await mend(page);
-  await expect.poll(() => logOf(jeitinho.url, job), { timeout: 60_000 }).toContain('meanwhile');
+  await expect.poll(() => logOf(jeitinho.url, job)).toContain('meanwhile');
 });
 
 test.describe('typed text', () => {

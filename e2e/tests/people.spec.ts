@@ -73,14 +73,12 @@ test('a tablet changes hands in two presses, also without the server: each one�
   expect(await authors(jeitinho.url, job, 'in the cellar')).toEqual([]);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await page.getByRole('button', { name: /^Davi Moura/ }).click();
-  await expect
-    .poll(() => authors(jeitinho.url, job, 'in the cellar'), { timeout: 60_000 })
-    .toEqual(['Davi Moura']);
+  await expect.poll(() => authors(jeitinho.url, job, 'in the cellar')).toEqual(['Davi Moura']);
   await expect(unsent).toContainText(/entr(y|ies) of Rute Sabiá/);
   await hands(page, 'Davi Moura').click();
   await page.getByRole('button', { name: /^Rute Sabiá/ }).click();
   await expect
-    .poll(() => authors(jeitinho.url, job, 'in the cellar'), { timeout: 60_000 })
+    .poll(() => authors(jeitinho.url, job, 'in the cellar'))
     .toEqual(['Davi Moura', 'Rute Sabiá']);
   await expect(unsent).toBeHidden();
 });
@@ -113,8 +111,8 @@ test('a device that was signed out from elsewhere loses nothing that it wrote', 
   await expect(hands(page, 'Davi Moura')).toBeVisible();
   const lines = async () =>
     JSON.stringify(await (await fetch(`${jeitinho.url}/api/v1/jobs/${job}/entries`)).json());
-  await expect.poll(lines, { timeout: 60_000 }).toContain('Before it was ended.');
-  await expect.poll(lines, { timeout: 60_000 }).toContain('After it was ended.');
+  await expect.poll(lines).toContain('Before it was ended.');
+  await expect.poll(lines).toContain('After it was ended.');
 });
 
 test('people: somebody new gets a link that works once, roles decide what is offered, and leaving ends it', async ({

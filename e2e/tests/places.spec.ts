@@ -183,22 +183,20 @@ test('★ without the server a visit is opened all the same, worked on, and goes
   await expect(page.getByRole('region', { name: 'Next visit' })).toBeVisible();
   // The week and the shop’s units come onto the device by themselves.
   await expect
-    .poll(
-      () =>
-        page.evaluate(
-          () =>
-            new Promise<boolean>((done) => {
-              const opening = indexedDB.open('jeitinho');
-              opening.onsuccess = () => {
-                const asked = opening.result
-                  .transaction('documents')
-                  .objectStore('documents')
-                  .count('places-kept');
-                asked.onsuccess = () => done(asked.result > 0);
-              };
-            }),
-        ),
-      { timeout: 20_000 },
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<boolean>((done) => {
+            const opening = indexedDB.open('jeitinho');
+            opening.onsuccess = () => {
+              const asked = opening.result
+                .transaction('documents')
+                .objectStore('documents')
+                .count('places-kept');
+              asked.onsuccess = () => done(asked.result > 0);
+            };
+          }),
+      ),
     )
     .toBe(true);
   await context.route('**/api/**', (route) => route.abort());
@@ -214,13 +212,10 @@ test('★ without the server a visit is opened all the same, worked on, and goes
   const id = /jobs\/([^/]+)/.exec(page.url())![1]!;
   await context.unroute('**/api/**');
   await expect
-    .poll(
-      async () => {
-        const response = await page.request.get(`/api/v1/jobs/${id}/entries`);
-        const { entries } = (await response.json()) as { entries?: { kind: string }[] };
-        return entries?.map(({ kind }) => kind);
-      },
-      { timeout: 20_000 },
-    )
+    .poll(async () => {
+      const response = await page.request.get(`/api/v1/jobs/${id}/entries`);
+      const { entries } = (await response.json()) as { entries?: { kind: string }[] };
+      return entries?.map(({ kind }) => kind);
+    })
     .toEqual(['opened', 'arrived']);
 });

@@ -82,16 +82,13 @@ async function written(page: Page, act: () => Promise<void>): Promise<void> {
 /** Waits until auto-hold has taken so many more figures. */
 async function held(page: Page, more: number): Promise<void> {
   const before = await rollCount(page);
-  await expect
-    .poll(() => rollCount(page), { timeout: 60_000 })
-    .toBeGreaterThanOrEqual(before + more);
+  await expect.poll(() => rollCount(page)).toBeGreaterThanOrEqual(before + more);
 }
 
 test('a job from Arrive to Sign with the simulated meter and auto-hold; the right part mends it', async ({
   page,
   newJob,
 }) => {
-  test.setTimeout(300_000);
   await page.clock.install();
   const job = await newJob('fridge', { seed: WINDING });
   await page.goto(`/jobs/${job}/arrive`);
@@ -210,7 +207,6 @@ test('dial, leads, mismatch, hazards and a lost line on the simulated meter', as
   newJob,
   context,
 }) => {
-  test.setTimeout(120_000);
   const job = await newJob('fridge', { seed: WINDING });
   await page.goto(`/jobs/${job}/measure?at=mains-main`);
   await confirm(page, 'Precautions taken');
@@ -350,7 +346,6 @@ test('a meter on the serial port: lines in pieces, noise, and a cable pulled out
   page,
   newJob,
 }) => {
-  test.setTimeout(120_000);
   await standInPort(page);
   const cable = (text: string) => feed(page, text);
   const job = await newJob('fridge');

@@ -172,7 +172,6 @@ test('a picture of 40 MB is shrunk and kept by its hash; what is no picture is r
   newJob,
   jeitinho,
 }, info) => {
-  test.setTimeout(180_000);
   const id = await newJob();
   await page.goto(`/jobs/${id}/measure?test=rail-5`);
   await page.getByRole('heading', { level: 1 }).waitFor();
@@ -189,7 +188,7 @@ test('a picture of 40 MB is shrunk and kept by its hash; what is no picture is r
   const picture = info.outputPath('board.bmp');
   writeFileSync(picture, bitmap(3700, 3600));
   await dialog.getByLabel('Picture file').setInputFiles(picture);
-  await expect(dialog).toBeHidden({ timeout: 60_000 });
+  await expect(dialog).toBeHidden();
   await expect.poll(() => rollCount(page)).toBe(before + 1);
   await expect
     .poll(async () => {

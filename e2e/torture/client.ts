@@ -17,7 +17,7 @@ export interface Asked {
   readonly headers?: Readonly<Record<string, string>>;
 }
 
-const PATIENCE_MS = 60_000;
+const PATIENCE_MS = 240_000;
 const idle = new Map<string, Socket[]>();
 
 /** @throws where there is no answer: the server is gone, or silent for a minute. */
@@ -62,7 +62,7 @@ function exchange(socket: Socket, host: string, path: string, asked: Asked): Pro
       socket.destroy();
       reject(error);
     };
-    const timer = setTimeout(() => fail(new Error('no answer within a minute')), PATIENCE_MS);
+    const timer = setTimeout(() => fail(new Error('no answer within four minutes')), PATIENCE_MS);
     socket.on('error', fail);
     socket.on('close', () => fail(new Error('the connection was closed')));
     socket.on('data', (chunk) => {

@@ -127,12 +127,12 @@ async function kill(jeitinho: Jeitinho, kind: Killed): Promise<void> {
 
 /** Until the server answers again; the script starts the database anew. */
 export async function answering(url: string): Promise<void> {
-  for (let n = 0; n < 600; n += 1) {
+  for (let n = 0; n < 2400; n += 1) {
     const answer = await ask(`${url}/health/ready`).catch(() => undefined);
     if (answer?.status === 200) return;
     await pause(100);
   }
-  throw new Error('the server did not come back within a minute');
+  throw new Error('the server did not come back in time');
 }
 
 interface LogLine {

@@ -10,7 +10,7 @@ export interface TestDatabase {
 }
 
 const PATH = `${process.env.PATH}:/usr/sbin:/sbin`;
-const PATIENCE_MS = 60_000;
+const PATIENCE_MS = 240_000;
 
 export async function startMariaDb(): Promise<TestDatabase> {
   const folder = mkdtempSync(join(tmpdir(), 'jeitinho-test.'));

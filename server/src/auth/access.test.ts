@@ -41,7 +41,7 @@ beforeAll(async () => {
     complaint: 'Warm inside',
   });
   own = opened.body.id;
-}, 60_000);
+});
 afterAll(() => h.close());
 
 /** Something at the route that is somebody else's, or with `own` theirs. */
@@ -106,7 +106,7 @@ test(`${CELLS.length} cells: whoever may is let by, whoever may not is told so`,
       wrong.push(`${who} at ${route} (${whose}): ${status} ${code}`);
   }
   expect(wrong).toEqual([]);
-}, 120_000);
+});
 
 test('no route is open by oversight: what anybody may is what leads in, and health', () => {
   const open = (Object.keys(ACCESS) as RouteName[]).filter((route) => ACCESS[route] === 'anyone');

@@ -84,7 +84,7 @@ describe('a backup', () => {
       .sort((a, b) => a - b);
     expect(seqs).toEqual(seqs.map((_, i) => i + 1));
     await back.close();
-  }, 60_000);
+  });
 
   test('in peace is the same in every table, pictures and ways in included', async () => {
     const path = join(folder, 'quiet.backup');
@@ -98,7 +98,7 @@ describe('a backup', () => {
     ]);
     expect(hashOf(row!.bytes)).toBe(hash);
     await back.close();
-  }, 60_000);
+  });
 
   test('cut short, with a flipped byte, of a newer version, or no backup at all: told, and nothing is made', async () => {
     const path = join(folder, 'whole.backup');
@@ -140,7 +140,7 @@ describe('a backup', () => {
       expect([name, tables]).toEqual([name, []]);
       await back.close();
     }
-  }, 60_000);
+  });
 
   test('every night: seven days and five weeks stay', () => {
     const nights = Array.from(
@@ -323,5 +323,5 @@ describe('everything as open files', () => {
     expect([again.status, ((await again.json()) as Problem).code]).toEqual([409, 'not-empty']);
     expect(await shop.store.entries.count()).toBe(counted.entries);
     await shop.close();
-  }, 60_000);
+  });
 });

@@ -20,7 +20,7 @@ beforeAll(async () => {
   h = await harness();
   await seedHistory(h.store, demoWorld);
   await refreshSummaries(h.store);
-}, 60_000);
+});
 afterAll(() => h.close());
 
 const OVEN = 'panvale-do3';

@@ -10,7 +10,7 @@ const hashOf = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex
 let h: Harness;
 beforeAll(async () => {
   h = await harness();
-}, 60_000);
+});
 afterAll(() => h.close());
 
 const put = (hash: string, bytes: Buffer) =>
