@@ -31,6 +31,7 @@ const begin = (unit: Unit, day: string, complaint: string, author: string): Visi
     ...{ jobId: FIRST_JOB + made, entriesFrom: FIRST_ENTRY + made * ENTRIES_EACH },
     ...{ unitId, sheetId, openedAt: `${day}T11:30:00.000Z`, complaint, author },
     meter: HOUSE_METER,
+    counted: true,
   });
 };
 

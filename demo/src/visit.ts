@@ -41,6 +41,14 @@ export interface VisitHead {
   readonly complaint: string;
   readonly author: string;
   readonly meter: MeterProfile;
+  /** Whether presses were counted by then. */
+  readonly counted?: boolean;
+}
+
+/** A figure is typed and kept; of what is said, the choice and its button. */
+function pressesFor(body: object): number {
+  const typed = 'value' in body && typeof body.value === 'number' ? `${body.value}`.length : 1;
+  return typed + 1;
 }
 
 export class VisitLog {
@@ -56,6 +64,7 @@ export class VisitLog {
       kind,
       at: new Date(Date.parse(this.head.openedAt) + this.minute * 60_000).toISOString(),
       author: this.head.author,
+      ...(this.head.counted && { presses: pressesFor(body) }),
       body,
       // Kind and body belong together by the types of the arguments.
     } as unknown as LogEntry);

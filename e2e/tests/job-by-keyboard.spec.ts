@@ -261,6 +261,12 @@ test('from arrival to the signed report, reloading and losing the server on the 
         return [made.rows.length, made.signed?.technician];
       })
       .toEqual([25, 'Davi Moura']);
+    // What each figure cost the hand: its digits and the key that keeps it, whatever was reloaded meanwhile.
+    const log = await (await fetch(`${jeitinho.url}/api/v1/jobs/${id}/entries`)).json();
+    const presses = (log as { entries: { kind: string; presses?: number }[] }).entries
+      .filter(({ kind }) => kind === 'reading')
+      .map((entry) => entry.presses ?? 0);
+    expect(presses.filter((count) => count >= 2 && count < 20).length).toBeGreaterThan(15);
     await page.goto(jeitinho.url);
     await expect(
       page

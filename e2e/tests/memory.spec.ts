@@ -1,4 +1,5 @@
 /** What the shop remembers and learns, in the browser: found, looked back on, adopted, shown to a customer. */
+import { readFile } from 'node:fs/promises';
 import { cleaner } from '../support/clean';
 import { expect, test, type Page } from '../support/test';
 
@@ -46,6 +47,22 @@ test('found by a mistyped word; a unit’s years, its site, its model; odds adop
     const coming = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Take them out as CSV' }).click();
     expect((await coming).suggestedFilename()).toBe('readings.csv');
+    const steps = page.getByRole('region', { name: 'Time and presses of each step: rows' });
+    const step = steps.getByRole('rowheader');
+    await expect(step.first()).toHaveText('Arrive');
+    await steps.getByRole('button', { name: 'Presses' }).click();
+    await steps.getByRole('button', { name: 'Presses' }).click();
+    await expect(step.first()).toHaveText('Measure');
+    const small = page.waitForEvent('download');
+    await page
+      .getByRole('region', { name: 'Time and presses of each step', exact: true })
+      .getByRole('button', { name: 'As CSV' })
+      .click();
+    const file = await small;
+    expect(file.suggestedFilename()).toBe('time-and-presses-of-each-step.csv');
+    const lines = (await readFile(await file.path(), 'utf8')).split('\r\n');
+    expect(lines[0]).toContain('Step,Visits,Minutes');
+    expect(lines[1]).toMatch(/^Measure,3,/);
     await cleaner(page)('unit', { night: true });
   });
 
@@ -62,6 +79,10 @@ test('found by a mistyped word; a unit’s years, its site, its model; odds adop
     await page.getByRole('link', { name: 'What we learnt' }).click();
     await heading(page, 'What we learnt: Panvale DO-3 deck oven');
     await expect(page.getByRole('row', { name: /^Lower element open/ })).toContainText('34');
+    const parts = page.getByRole('region', { name: 'Codes and parts', exact: true });
+    await parts.getByRole('searchbox', { name: 'Only rows with' }).fill('upper');
+    await expect(parts.getByRole('status')).toHaveText('3 rows of 15.');
+    await expect(parts.getByRole('row')).toHaveCount(4);
     await page.getByLabel('Why, for whoever asks later').fill('five years of it');
     await page.getByRole('button', { name: /^Adopt what \d+ jobs say/ }).click();
     await expect(

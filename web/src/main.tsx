@@ -5,6 +5,7 @@ import { registerSW } from 'virtual:pwa-register';
 import { App } from './app';
 import { ApiProblem } from './data/api';
 import { startOutbox } from './data/outbox-runner';
+import { countPresses } from './data/presses';
 import { readSpilled } from './data/quick-store';
 import './theme/theme.css';
 import { applyTheme } from './theme/theme';
@@ -14,6 +15,7 @@ if (import.meta.env.DEV) void import('./data/check-answers');
 applyTheme();
 registerSW({ immediate: true });
 startOutbox();
+countPresses(window);
 
 const queries = new QueryClient({
   defaultOptions: {

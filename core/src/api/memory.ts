@@ -94,6 +94,8 @@ const stepSchema = Type.Object({
   minutes: Type.Number(),
   /** What was written there, likewise. */
   entries: Type.Number(),
+  /** Keys and taps, of the visits in which they were counted. */
+  presses: Type.Optional(Type.Number()),
 });
 
 export const yearsSchema = Type.Object(

@@ -76,6 +76,8 @@ export const lessonSchema = Type.Object({
   ),
   /** By stage of the trail. */
   minutes: Type.Record(Type.String(), Type.Number({ minimum: 0 })),
+  /** Absent in lessons from before presses were counted. */
+  presses: Type.Optional(Type.Record(Type.String(), Type.Number({ minimum: 0 }))),
   entries: Type.Record(Type.String(), Count),
 });
 export type Lesson = Readonly<Static<typeof lessonSchema>>;

@@ -19,6 +19,7 @@ import { entry, freshAddress, FRIDGE_JOB, harness, type Harness } from '../../te
 import { connect, createDatabase } from '../store/database';
 import { raw } from '../store/raw';
 import { hashOf, keepPhoto, readPhoto } from '../store/photos';
+import { projectNow } from '../store/projections';
 import { ArchiveWriter } from './archive';
 import { readBackup, writeBackup } from './backup-file';
 import { momentOf, nextNight, tooMany } from './nightly';
@@ -88,6 +89,7 @@ describe('a backup', () => {
 
   test('in peace is the same in every table, pictures and ways in included', async () => {
     const path = join(folder, 'quiet.backup');
+    await projectNow(h.store);
     await writeBackup(h.sequelize, path);
     const back = await emptyDatabase();
     await restore(back, path);

@@ -130,11 +130,13 @@ function stepsOf(lessons: readonly Lesson[]): YearsResource['steps'] {
     const having = lessons.filter(({ entries }) => (entries[stage] ?? 0) > 0);
     if (having.length === 0) return [];
     const half = (of: (lesson: Lesson) => number) => median(having.map(of));
+    const pressed = having.flatMap(({ presses }) => presses?.[stage] ?? []);
     return [
       {
         ...{ stage, name, visits: having.length },
         minutes: half(({ minutes }) => minutes[stage] ?? 0),
         entries: half(({ entries }) => entries[stage] ?? 0),
+        ...(pressed.length > 0 && { presses: median(pressed) }),
       },
     ];
   });

@@ -56,6 +56,16 @@ test('an entry sent to both servers at once is stored once, and both say the sam
   expect(await wholeLog(h.store, job)).toHaveLength(2);
 });
 
+test('how many presses an entry took is kept; none where nobody counted, and nonsense is refused', async () => {
+  const path = `/api/v1/jobs/${job}/entries`;
+  const sent = [note('a', { presses: 7 }), note('b', { presses: 0 }), note('c')];
+  expect((await h.post(path, { entries: sent })).status).toBe(200);
+  const { entries } = (await h.get<EntriesResource>(path)).body;
+  expect(entries.slice(1).map(({ presses }) => presses)).toEqual([7, 0, undefined]);
+  for (const presses of [-1, 1.5, 10_000, '3'])
+    expect((await h.post(path, { entries: [note('d', { presses })] })).status).toBe(422);
+});
+
 test('what another server appended is judged by, and seen', async () => {
   const mine = note('mine');
   const takeBack = () => [entry('withdrawn', { entry: mine.id, reason: '' })];

@@ -16,6 +16,7 @@ interface Row {
   readonly device: string | null;
   readonly seen: number | null;
   readonly offsetMs: number | null;
+  readonly presses: number | null;
   readonly body: string;
 }
 
@@ -28,6 +29,7 @@ function entryOf(row: Row): NumberedEntry {
     author: row.author,
     ...(row.device !== null && { device: row.device }),
     ...(row.seen !== null && { seen: row.seen }),
+    ...(row.presses !== null && { presses: row.presses }),
     ...(row.offsetMs !== null && { offset: row.offsetMs }),
     body: JSON.parse(row.body) as unknown,
     // It was checked when it was let in; of what kind it is stands in the row.
@@ -68,7 +70,7 @@ export async function entryPage(
   const rows = await raw<Row[]>(
     store.sequelize,
     // The body not as a JSON column: the connector would parse it as one, number by number.
-    `SELECT id, seq, kind, CAST(at AS CHAR) AS at, author, device, seen, offsetMs, CONCAT(body, '') AS body
+    `SELECT id, seq, kind, CAST(at AS CHAR) AS at, author, device, seen, presses, offsetMs, CONCAT(body, '') AS body
        FROM entries WHERE jobId = ? AND seq > ? AND seq <= ? ORDER BY seq`,
     [jobId, after, last],
     transaction,
@@ -86,7 +88,7 @@ export async function lastNumber(store: Store, jobId: string): Promise<number | 
   return row?.last ?? null;
 }
 
-const COLUMNS = 14;
+const COLUMNS = 15;
 const PLACES = `(${Array.from({ length: COLUMNS }, () => '?').join(', ')})`;
 
 export function entryRow(jobId: string, entry: NumberedEntry): EntryRow {
@@ -108,6 +110,7 @@ export function entryRow(jobId: string, entry: NumberedEntry): EntryRow {
       entry.device ?? null,
       entry.seen ?? null,
       entry.offset ?? null,
+      entry.presses ?? null,
     ],
     bytes: body.length,
   };
@@ -117,7 +120,7 @@ export function entryRow(jobId: string, entry: NumberedEntry): EntryRow {
 export async function insertEntries(store: Store, rows: readonly EntryRow[]): Promise<void> {
   await raw(
     store.sequelize,
-    `INSERT INTO entries (jobId, seq, id, kind, at, author, body, test, point, value, receivedAt, device, seen, offsetMs)
+    `INSERT INTO entries (jobId, seq, id, kind, at, author, body, test, point, value, receivedAt, device, seen, offsetMs, presses)
      VALUES ${rows.map(() => PLACES).join(', ')}`,
     rows.flatMap(({ values }) => values),
   );

@@ -193,7 +193,7 @@ async function setAside(id: string, refusal: string, store: LocalStore): Promise
 }
 
 /** What the server takes of an entry. */
-function asSent({ id, kind, at, author, device, seen, body }: LocalEntry) {
+function asSent({ id, kind, at, author, device, seen, presses, body }: LocalEntry) {
   return {
     id,
     kind,
@@ -201,6 +201,7 @@ function asSent({ id, kind, at, author, device, seen, body }: LocalEntry) {
     author,
     ...(device !== undefined && { device }),
     ...(seen !== undefined && { seen }),
+    ...(presses !== undefined && { presses }),
     body,
   };
 }

@@ -11,6 +11,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { clockOffset, deviceName } from './device';
 import { foldedLog } from './folded';
 import { localStore, type LocalEntry, type LocalStore } from './local-store';
+import { presses } from './presses';
 
 export interface RecordTarget {
   readonly jobId: string;
@@ -34,6 +35,7 @@ export function entryNow<K extends EntryKind>(
     author,
     device: deviceName(),
     seen: counted.reduce((most, { seq = 0 }) => Math.max(most, seq), 0),
+    ...presses.since(jobId),
     ...(offset !== 0 && { offset }),
     body,
     // Kind and body belong together by the types of the arguments.
@@ -68,6 +70,7 @@ async function keep(
     const refusal = refusalOf(sheet, state, entry);
     if (refusal) return refusal;
     await store.entries.add(entry);
+    presses.written(entry);
     return undefined;
   });
 }

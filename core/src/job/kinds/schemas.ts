@@ -1,7 +1,7 @@
 /** Schemas of whole entries. */
 import { Type, type TSchema } from '@sinclair/typebox';
 import { unionOf } from '../../schema-words';
-import { Person, Uuid } from '../log/words';
+import { MOST_PRESSES, Person, Uuid } from '../log/words';
 import { ENTRY_KINDS, kindOf, type EntryKind } from './index';
 
 const envelope = {
@@ -15,6 +15,8 @@ const envelope = {
   device: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
   /** Highest number of this job's log that the device had then: what it had not seen, it crossed. */
   seen: Type.Optional(Type.Integer({ minimum: 0, maximum: 2_147_483_647 })),
+  /** Keys and taps on the job's page since the entry before. */
+  presses: Type.Optional(Type.Integer({ minimum: 0, maximum: MOST_PRESSES })),
 };
 
 /** All of an entry but its body, which is as its kind says. */

@@ -14,6 +14,8 @@ export interface WrittenEntry<K extends string = string, B extends object = obje
   readonly device?: string;
   /** Highest number of this log that the device had when it wrote it. */
   readonly seen?: number;
+  /** Keys and taps on the job's page since the entry before; absent where nobody counted. */
+  readonly presses?: number;
   readonly body: B;
 }
 

@@ -60,3 +60,6 @@ export const readingSchema = Type.Union([
 /** A body with these fields and no others. */
 export const strict = <T extends Record<string, TSchema>>(properties: T) =>
   Type.Object(properties, { additionalProperties: false });
+
+/** Between two entries; more is a tablet in a bag. */
+export const MOST_PRESSES = 9_999;

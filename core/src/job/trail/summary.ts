@@ -16,7 +16,7 @@ import { currentStage, TRAIL } from './trail';
  * Raise it when {@link summarise} changes, or what else is made of a log beside it (lessons, words to find), so
  * that stored projections are made again.
  */
-export const SUMMARY_VERSION = 8;
+export const SUMMARY_VERSION = 9;
 
 const orNull = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
 const Count = Type.Integer({ minimum: 0 });

@@ -11,6 +11,7 @@ import * as entriesByKind from './0008-entries-by-kind';
 import * as pricesAndFollowUps from './0009-prices-and-follow-ups';
 import * as people from './0010-people';
 import * as memory from './0011-memory';
+import * as presses from './0012-presses';
 
 export interface Migration {
   readonly name: string;
@@ -29,4 +30,5 @@ export const migrations: readonly Migration[] = [
   { name: '0009-prices-and-follow-ups', up: pricesAndFollowUps.up },
   { name: '0010-people', up: people.up },
   { name: '0011-memory', up: memory.up },
+  { name: '0012-presses', up: presses.up },
 ];

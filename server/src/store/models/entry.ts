@@ -28,6 +28,8 @@ export class Entry extends Model<InferAttributes<Entry>, InferCreationAttributes
   declare seen: CreationOptional<number | null>;
   /** Milliseconds from its clock to ours, measured when it was sent; null where they agree. */
   declare offsetMs: CreationOptional<number | null>;
+  /** Keys and taps since the entry before; null where nobody counted. */
+  declare presses: CreationOptional<number | null>;
 }
 
 export function defineEntry(sequelize: Sequelize) {
@@ -47,6 +49,7 @@ export function defineEntry(sequelize: Sequelize) {
       device: { type: DataTypes.STRING(40), allowNull: true },
       seen: { type: DataTypes.INTEGER, allowNull: true },
       offsetMs: { type: DataTypes.DOUBLE, allowNull: true },
+      presses: { type: DataTypes.INTEGER, allowNull: true },
     },
     { sequelize, tableName: 'entries' },
   );

@@ -11,7 +11,8 @@ import { AdoptOdds } from './adopt-odds';
 import { OddsRows } from './odds-rows';
 import { PatternCard } from './pattern-card';
 import { Part } from './part';
-import { PlainTable } from './plain-table';
+import { SmallTable } from './small-table';
+import { NOTHING } from './table-rows';
 import { ToAuthor } from './to-author';
 import { Years } from './years';
 
@@ -126,15 +127,20 @@ function Fared({ learnt: { fared } }: { readonly learnt: LearntResource }) {
   if (fared.length === 0)
     return <p className="m-0 text-soft">Nothing was fitted or repaired yet.</p>;
   return (
-    <PlainTable
+    <SmallTable
       label="How parts and repairs fared"
       heads={['Part or repair', 'Number', 'Done', 'Proven', 'Came back']}
       rows={fared.map(({ name, number, substitute, done, proven, cameBack }) => [
         name,
-        <span key="n" className="figure">
-          {number || '–'}
-          {substitute && <span className="ml-2 font-sans text-marigold">substitute</span>}
-        </span>,
+        {
+          is: [number, substitute && 'substitute'].filter(Boolean).join(', ') || NOTHING,
+          shown: (
+            <span className="figure">
+              {number || NOTHING}
+              {substitute && <span className="ml-2 font-sans text-marigold">substitute</span>}
+            </span>
+          ),
+        },
         done,
         proven,
         cameBack,

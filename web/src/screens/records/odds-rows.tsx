@@ -1,67 +1,42 @@
 /** A sheet's odds beside what its proven jobs make of them: a tick the sheet's, a bar what was learnt with its interval. */
 import type { LearntResource } from '@jeitinho/core';
 import { percent } from '../../parts/percent';
+import { SmallTable } from './small-table';
+import { NOTHING, type Cell } from './table-rows';
 
 type FaultOdds = LearntResource['faults'][number];
 
 export function OddsRows({ faults }: { readonly faults: readonly FaultOdds[] }) {
   const most = Math.max(...faults.map(({ own, interval }) => Math.max(own, interval[1])));
-  const sorted = [...faults].sort((a, b) => b.share - a.share);
   return (
-    <div
-      className="relative mt-2 overflow-x-auto"
-      tabIndex={0}
-      role="region"
-      aria-label="Odds: rows"
-    >
-      <table className="w-full min-w-[640px] border-collapse text-[15px]">
-        <thead>
-          <tr className="border-b border-ink text-left">
-            <th scope="col" className="py-1 pr-4 font-semibold">
-              Fault
-            </th>
-            <th scope="col" className="py-1 pr-4 text-right font-semibold">
-              Proven
-            </th>
-            <th scope="col" className="py-1 pr-4 text-right font-semibold">
-              The sheet’s
-            </th>
-            <th scope="col" className="py-1 pr-4 text-right font-semibold">
-              Learnt
-            </th>
-            <th scope="col" className="py-1 pr-4 font-semibold">
-              90 % within
-            </th>
-            <th scope="col" className="w-[34%] py-1 font-semibold">
-              <span className="sr-only">Drawn</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {sorted.map((each) => (
-            <tr key={each.fault} className="border-b border-hair">
-              <th scope="row" className="py-1.5 pr-4 text-left font-normal">
-                {each.name}
-              </th>
-              <td className="figure py-1.5 pr-4 text-right">
-                {each.count < 0.05 ? '–' : each.count.toFixed(1)}
-              </td>
-              <td className="figure py-1.5 pr-4 text-right text-soft">{percent(each.own)}</td>
-              <td className="figure py-1.5 pr-4 text-right font-semibold">{percent(each.share)}</td>
-              <td className="figure py-1.5 pr-4 whitespace-nowrap text-soft">
-                {each.aside
-                  ? 'set aside'
-                  : `${percent(each.interval[0])} to ${percent(each.interval[1])}`}
-              </td>
-              <td className="py-1.5">
-                <Drawn odds={each} most={most} />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <SmallTable
+      label="Odds"
+      wide
+      first={{ column: 3, down: true }}
+      heads={[
+        'Fault',
+        { name: 'Proven', right: true },
+        { name: 'The sheet’s', right: true },
+        { name: 'Learnt', right: true },
+        { name: '90 % within', right: true },
+        { name: 'Drawn', drawn: true },
+      ]}
+      rows={faults.map((each) => [
+        each.name,
+        each.count < 0.05 ? NOTHING : { is: each.count, shown: each.count.toFixed(1) },
+        { is: each.own, shown: <span className="text-soft">{percent(each.own)}</span> },
+        { is: each.share, shown: <strong>{percent(each.share)}</strong> },
+        within(each),
+        { is: '', shown: <Drawn odds={each} most={most} /> },
+      ])}
+    />
   );
+}
+
+function within({ aside, interval: [low, high] }: FaultOdds): Cell {
+  if (aside) return 'set aside';
+  const shown = `${percent(low)} to ${percent(high)}`;
+  return { is: shown, shown: <span className="whitespace-nowrap text-soft">{shown}</span> };
 }
 
 function Drawn({

@@ -11,7 +11,8 @@ import { percent } from '../../parts/percent';
 import { CalibrationPicture } from './calibration-picture';
 import { CellLink } from './cell-link';
 import { Part } from './part';
-import { PlainTable } from './plain-table';
+import { SmallTable } from './small-table';
+import type { Cell } from './table-rows';
 import { RecordRooms } from './record-rooms';
 
 export function RightScreen() {
@@ -33,6 +34,8 @@ export function RightScreen() {
     </DeskFrame>
   );
 }
+
+const share = (is: number): Cell => ({ is, shown: percent(is) });
 
 const Nothing = () => (
   <p className="mt-4 border-l-4 border-jade bg-jade-tint px-4 py-3">
@@ -64,30 +67,36 @@ function Told({
             Not counted: {many(unproven, 'job', 'jobs')} signed unproven,{' '}
             {many(calledBack, 'job', 'jobs')} that came back within 90 days.
           </p>
-          <PlainTable
+          <SmallTable
             label="By how likely it was called"
             heads={['Called', 'Jobs', 'Was so', 'Share']}
             rows={bands.map(({ from, count, right }) => [
-              `${Math.round(from * 100)} to ${Math.round(from * 100) + 10}\u2009%`,
+              {
+                is: from,
+                shown: `${Math.round(from * 100)} to ${Math.round(from * 100) + 10}\u2009%`,
+              },
               count,
               right,
-              percent(right / count),
+              share(right / count),
             ])}
           />
         </div>
       </div>
       <Part title="By sheet">
-        <PlainTable
+        <SmallTable
           label="By sheet"
           heads={['Sheet', 'Jobs', 'Called', 'Was so', 'Brier']}
           rows={sheets.map(({ sheet, title, count, said, was, brier }) => [
-            <CellLink key={sheet} to={`/sheets/${encodeURIComponent(sheet)}/learnt`}>
-              {title}
-            </CellLink>,
+            {
+              is: title,
+              shown: (
+                <CellLink to={`/sheets/${encodeURIComponent(sheet)}/learnt`}>{title}</CellLink>
+              ),
+            },
             count,
-            percent(said),
-            percent(was),
-            brier.toFixed(3),
+            share(said),
+            share(was),
+            { is: brier, shown: brier.toFixed(3) },
           ])}
         />
       </Part>
@@ -100,7 +109,7 @@ function Told({
               No ranking: few jobs, and the hard ones are chosen over most. Everybody sees their
               own; a lead sees all, by name.
             </p>
-            <PlainTable
+            <SmallTable
               label="Where somebody chose otherwise"
               heads={['Who', 'Jobs', 'Theirs had it', 'Ours had it', 'Neither']}
               rows={overruled.map((each) => [

@@ -2,7 +2,6 @@
 import type { YearsResource } from '@jeitinho/core';
 import { formatQuantity } from '@jeitinho/core';
 import { bandWords, verdictWords } from '@jeitinho/core/judge';
-import { unparse } from 'papaparse';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { download } from '../../data/files';
@@ -10,9 +9,11 @@ import { longDay } from '../../data/now';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
 import { many } from '../../parts/many';
+import { csvOf } from '../../papers/csv';
 import { CellLink } from './cell-link';
 import { Part } from './part';
-import { PlainTable } from './plain-table';
+import { SmallTable } from './small-table';
+import { NOTHING, type Cell } from './table-rows';
 import { ReadingsPicture } from './readings-picture';
 
 type Visit = YearsResource['visits'][number];
@@ -32,15 +33,22 @@ export function Years({
       <CodesAndParts visits={visits} whose={whose} />
       <CameBack visits={visits} whose={whose} />
       {steps.length > 0 && (
-        <Part title="Time of each step">
-          <PlainTable
-            label="Time of each step"
-            heads={['Step', 'Visits', 'Minutes (half took less)', 'Entries (half had fewer)']}
-            rows={steps.map(({ name, visits: count, minutes, entries }) => [
+        <Part title="Time and presses of each step">
+          <SmallTable
+            label="Time and presses of each step"
+            heads={[
+              'Step',
+              'Visits',
+              'Minutes (half took less)',
+              'Entries (half had fewer)',
+              'Presses (half took fewer)',
+            ]}
+            rows={steps.map(({ name, visits: count, minutes, entries, presses }) => [
               name,
               count,
               Number(minutes.toFixed(1)),
               Number(entries.toFixed(1)),
+              presses === undefined ? NOTHING : Number(presses.toFixed(1)),
             ])}
           />
         </Part>
@@ -58,6 +66,13 @@ export function Years({
   );
 }
 
+/** Sorted by its moment, read as a day, leading to the visit. */
+const dayOfVisit = (job: string, at: string): Cell => ({
+  is: at,
+  shown: <CellLink to={`/jobs/${job}/sign`}>{longDay(at)}</CellLink>,
+  words: longDay(at),
+});
+
 function Readings({ years, whose }: { readonly years: YearsResource; readonly whose: string }) {
   const [chosen, setChosen] = useState(0);
   const series = years.series[chosen] ?? years.series[0]!;
@@ -69,11 +84,7 @@ function Readings({ years, whose }: { readonly years: YearsResource; readonly wh
       ]),
     );
     const fields = ['at', 'machine', 'test', 'as', 'value', 'unit', 'verdict', 'low', 'high'];
-    download(
-      'readings.csv',
-      `\uFEFF${unparse({ fields, data: rows }, { escapeFormulae: true })}`,
-      'text/csv',
-    );
+    download('readings.csv', csvOf([fields, ...rows]), 'text/csv');
   };
   return (
     <Part title="Readings over the years">
@@ -102,7 +113,7 @@ function Readings({ years, whose }: { readonly years: YearsResource; readonly wh
       <ReadingsPicture series={series} />
       <details className="mt-1">
         <summary className="min-h-11 cursor-pointer py-2 text-soft">The same as a table</summary>
-        <PlainTable
+        <SmallTable
           label="Readings as a table"
           heads={[
             'When',
@@ -115,11 +126,11 @@ function Readings({ years, whose }: { readonly years: YearsResource; readonly wh
             const { job, at, label, value, low, high, verdict, outcome, after } = point;
             const how = verdictWords({ verdict, outcome, edge: false });
             return [
-              <CellLink key={job} to={`/jobs/${job}/sign`}>
-                {longDay(at)}
-              </CellLink>,
+              dayOfVisit(job, at),
               ...(whose === 'unit' ? [] : [label]),
-              value === null ? 'OL' : formatQuantity(value, series.unit as 'V'),
+              value === null
+                ? 'OL'
+                : { is: value, shown: formatQuantity(value, series.unit as 'V') },
               bandWords(low, high, series.unit as 'V') || '–',
               after ? `${how}, as it was left` : how,
             ];
@@ -139,7 +150,7 @@ function CodesAndParts({
 }) {
   return (
     <Part title="Codes and parts">
-      <PlainTable
+      <SmallTable
         label="Codes and parts"
         wide
         heads={[
@@ -151,9 +162,7 @@ function CodesAndParts({
           'Proven',
         ]}
         rows={visits.map(({ job, at, label, codes, done, proven, ending }) => [
-          <CellLink key={job} to={`/jobs/${job}/sign`}>
-            {longDay(at)}
-          </CellLink>,
+          dayOfVisit(job, at),
           ...(whose === 'unit' ? [] : [label]),
           codes.join(', ') || '–',
           done.map(({ name }) => name).join(', ') || ending || '–',
