@@ -1,4 +1,11 @@
 import base from './playwright.config';
 
-/** Measurements in the real browser: printed, never asserted. */
-export default { ...base, testDir: './bench', testMatch: /\.bench\.ts$/, reporter: 'line' };
+/** Measurements in the real browser: printed, never asserted; one at a time, each with the machine to itself. */
+export default {
+  ...base,
+  workers: 1,
+  retries: 0,
+  testDir: './bench',
+  testMatch: /\.bench\.ts$/,
+  reporter: 'line',
+};

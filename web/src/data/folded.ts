@@ -22,11 +22,34 @@ let kept: readonly Kept[] = [];
 export const signOf = (entries: readonly LocalEntry[]): string =>
   entries.map(({ id, seq, offset, sendState }) => [id, seq, offset, sendState].join()).join(';');
 
+/**
+ * What two logs that fold to the same state have in common. Sent or not is all the same to the rules; and so are
+ * the numbers of an only device that had seen all that others wrote, for nothing of it can be in another place.
+ * Without this every answer of the server would fold the log, and draw the screen, once more.
+ */
+export function foldingSign(counted: readonly LocalEntry[]): string {
+  const numbered = !alone(counted);
+  return [...counted]
+    .sort((a, b) => (a.seq ?? Infinity) - (b.seq ?? Infinity) || (a.id < b.id ? -1 : 1))
+    .map(({ id, seq, offset }) => [id, numbered ? seq : '', offset].join())
+    .join(';');
+}
+
+/** Whether one device wrote this log, after all that is in it from nobody's device. */
+function alone(counted: readonly LocalEntry[]): boolean {
+  let [device, others]: [string | undefined, number] = [undefined, 0];
+  for (const entry of counted) {
+    if (entry.device === undefined) others = Math.max(others, entry.seq ?? Infinity);
+    else if (device !== undefined && device !== entry.device) return false;
+    else device = entry.device;
+  }
+  return counted.every((entry) => entry.device === undefined || (entry.seen ?? 0) >= others);
+}
+
 /** @param entries - In any order; what the server refused does not count. */
 export function foldedLog(written: WrittenSheet, entries: readonly LocalEntry[]): Folded {
   const counted = entries.filter(({ sendState }) => sendState !== 'refused');
-  // Sent or not is all the same to the rules.
-  const sign = counted.map(({ id, seq, offset }) => [id, seq, offset].join()).join(';');
+  const sign = foldingSign(counted);
   const known = kept.find((each) => each.written === written && each.sign === sign);
   if (known) return known;
   const fold = new JobFold(written, countedEntries(counted));

@@ -20,7 +20,9 @@ import {
   useContext,
   useDeferredValue,
   useEffect,
+  useLayoutEffect,
   useMemo,
+  useRef,
   useState,
   type ReactNode,
 } from 'react';
@@ -36,8 +38,6 @@ export interface JobContext {
   /** As it is for this machine. */
   readonly sheet: Sheet;
   readonly state: JobState;
-  /** All entries on the device, also those the server refused. */
-  readonly entries: readonly LocalEntry[];
   /** Record an entry; false when the rules refuse it, with the reason in `notice`. */
   readonly record: <K extends EntryKind>(kind: K, body: BodyOf<K>) => Promise<boolean>;
   /** Withdraw the latest entry that can be; gives it back, or undefined when nothing was withdrawn. */
@@ -48,6 +48,11 @@ export interface JobContext {
 }
 
 const Context = createContext<JobContext | undefined>(undefined);
+
+const Entries = createContext<readonly LocalEntry[]>([]);
+
+/** All entries on the device, sent or not, also those the server refused: for what says how they stand. */
+export const useEntriesHere = (): readonly LocalEntry[] => useContext(Entries);
 
 export function useJob(): JobContext {
   const value = useContext(Context);
@@ -100,15 +105,21 @@ export function JobProvider({
   const folded = useMemo(() => foldedLog(written, entries ?? []), [written, entries]);
   const { sheet, state } = folded;
 
+  // Only when something is written: that the server answered is nothing that a card must be drawn anew for.
+  const latest = useRef<readonly LocalEntry[]>([]);
+  useLayoutEffect(() => {
+    latest.current = entries ?? [];
+  }, [entries]);
+
   const record = useCallback(
     async <K extends EntryKind>(kind: K, body: BodyOf<K>) => {
-      const authors = (entries ?? []).map((entry) => entry.author);
+      const authors = latest.current.map((entry) => entry.author);
       if (me && !mayWrite(job, me, authors)) {
         setNotice(notYourVisit(job), body);
         return false;
       }
       const target = { jobId: job.id, written, author };
-      const entry = entryNow(target, kind, body, entries ?? []);
+      const entry = entryNow(target, kind, body, latest.current);
       // On the screen at once where the rules let it by what stands there. The store has the last word: another
       // tab, or the entry before this one in the same breath, may have written what this screen does not know.
       if (!refusalOf(sheet, state, entry)) show(entry);
@@ -133,7 +144,7 @@ export function JobProvider({
         return false;
       }
     },
-    [job, me, written, sheet, author, entries, state, setNotice, show, hide],
+    [job, me, written, sheet, author, state, setNotice, show, hide],
   );
 
   // What was on its way when the page was closed last; refused or there already, it is done with.
@@ -155,21 +166,22 @@ export function JobProvider({
       job,
       sheet,
       state,
-      entries: entries ?? [],
       record,
       undo,
       notice,
       dismiss: () => setNotice(undefined),
     }),
-    [job, sheet, state, entries, record, undo, notice, setNotice],
+    [job, sheet, state, record, undo, notice, setNotice],
   );
   // A job opened here for the first time: without its log it would be judged as one of before.
   if (entries === undefined || (entries.length === 0 && !asked)) return null;
   return (
     <Context.Provider value={value}>
-      <Keeping.Provider value={keeping}>
-        <Assessing folded={folded}>{children}</Assessing>
-      </Keeping.Provider>
+      <Entries.Provider value={entries}>
+        <Keeping.Provider value={keeping}>
+          <Assessing folded={folded}>{children}</Assessing>
+        </Keeping.Provider>
+      </Entries.Provider>
     </Context.Provider>
   );
 }

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { clockTime, useNow } from '../../data/now';
 import type { Reach } from '../../data/outbox';
 import { awaySince, useReach } from '../../data/sync-status';
-import { useJob, useKeeping } from './job-context';
+import { useEntriesHere, useKeeping } from './job-context';
 
 /** The time of day; what runs down has its own clock in the rail. */
 export function JobClock() {
@@ -21,7 +21,7 @@ const AWAY: Partial<Record<Reach, string>> = {
 const WORTH_SAYING_MS = 1500;
 
 export function SavedState() {
-  const { entries } = useJob();
+  const entries = useEntriesHere();
   const keeping = useKeeping();
   const reach = useReach();
   const unsent = entries.filter((entry) => entry.sendState === 'unsent').length;

@@ -21,10 +21,11 @@ import { ReasonDialog } from '../../parts/reason-dialog';
 import { placePath } from './paths';
 import { FILTER_WORDS, passes, ROLL_FILTERS, type RollFilter } from './roll-filters';
 import { RollList } from './roll-list';
-import { useJob } from './job-context';
+import { useEntriesHere, useJob } from './job-context';
 
 export function Roll() {
-  const { job, state, entries, sheet, record } = useJob();
+  const { job, state, sheet, record } = useJob();
+  const entries = useEntriesHere();
   const [filter, setFilter] = useState<RollFilter>('all');
   const [wanted, setWanted] = useState('');
   const [unsigning, setUnsigning] = useState<string>();

@@ -30,15 +30,23 @@ export function Measure() {
   const whichMachine = variantOwed(sheet, step.test, findPoint(step.test, step.point));
   useSpoken(step);
   const scroller = useRef<HTMLDivElement>(null);
+  const scrolled = useRef(false);
   // Another placement, or a verdict, is read from the top, wherever the one before was left.
   const said = job.current.get(step.observable)?.entry;
   useLayoutEffect(() => {
-    if (scroller.current) scroller.current.scrollTop = 0;
+    if (!scrolled.current) return;
+    scrolled.current = false;
+    // With the frame: at once it would have the page laid out before the key is answered.
+    const frame = requestAnimationFrame(() => scroller.current?.scrollTo({ top: 0 }));
+    return () => cancelAnimationFrame(frame);
   }, [step.observable, said]);
   return (
     <>
       <div
         ref={scroller}
+        onScroll={() => {
+          scrolled.current = true;
+        }}
         className="relative min-h-0 flex-1 overflow-y-auto px-6 py-4 max-lg:px-3.5 max-lg:py-2"
       >
         <TestHead

@@ -8,7 +8,7 @@ import { orderCsv } from '../../papers/tables';
 import { download, downloadBlob } from '../../data/files';
 import { Button } from '../../parts/button';
 import { useTerms } from '../decide/use-terms';
-import { useJob } from '../job/job-context';
+import { useEntriesHere, useJob } from '../job/job-context';
 
 export interface PaperButtonsProps {
   readonly report: Report;
@@ -19,7 +19,8 @@ const ordered = ({ kind, part }: Ending): boolean =>
   part !== undefined && (kind === 'replace' || kind === 'come-back');
 
 export function PaperButtons({ report, version }: PaperButtonsProps) {
-  const { job, sheet, state, entries } = useJob();
+  const { job, sheet, state } = useJob();
+  const entries = useEntriesHere();
   const { offers, currency } = useTerms();
   const [busy, setBusy] = useState('');
   const [told, setTold] = useState('');

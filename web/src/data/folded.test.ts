@@ -1,0 +1,54 @@
+import { smallSheet as written } from '../../../core/test/small-sheet';
+import { foldedLog } from './folded';
+import type { LocalEntry } from './local-store';
+
+const entry = (id: string, more: object = {}): LocalEntry =>
+  ({
+    ...{
+      id,
+      kind: 'observed',
+      at: '2026-05-04T09:00:00.000Z',
+      author: 'Ana',
+      device: 'A',
+      seen: 1,
+    },
+    ...{ body: { text: id }, jobId: 'job', sendState: 'unsent' },
+    ...more,
+  }) as unknown as LocalEntry;
+const opened = entry('0', {
+  kind: 'opened',
+  device: undefined,
+  seen: undefined,
+  seq: 1,
+  body: { complaint: 'x', meter: null },
+});
+
+test('that the server numbered what this device wrote is no new state', () => {
+  const before = foldedLog(written, [opened, entry('a'), entry('b')]);
+  const sent = [opened, entry('a', { seq: 2 }), entry('b', { seq: 3, sendState: 'sent' })];
+  expect(foldedLog(written, sent)).toBe(before);
+  // In whatever order the store gives them.
+  expect(foldedLog(written, [...sent].reverse())).toBe(before);
+});
+
+test('numbers that put them into another order are, and so are entries, clocks and refusals', () => {
+  const before = foldedLog(written, [opened, entry('a'), entry('b')]);
+  const turned = foldedLog(written, [opened, entry('a', { seq: 3 }), entry('b', { seq: 2 })]);
+  expect(turned.state.log.map(({ id }) => id)).toEqual(['0', 'b', 'a']);
+  for (const log of [
+    [opened, entry('a'), entry('b'), entry('c')],
+    [opened, entry('a'), entry('b', { offset: 4000 })],
+    [opened, entry('a'), entry('b', { sendState: 'refused' })],
+  ])
+    expect(foldedLog(written, log)).not.toBe(before);
+});
+
+test('beside another device, or one that had not seen all, each number counts', () => {
+  for (const others of [
+    [opened, entry('a', { device: 'B', seq: 2 })],
+    [opened, entry('0b', { device: undefined, seen: undefined, seq: 4 })],
+  ]) {
+    const before = foldedLog(written, [...others, entry('c')]);
+    expect(foldedLog(written, [...others, entry('c', { seq: 5 })])).not.toBe(before);
+  }
+});
