@@ -102,7 +102,7 @@ export {
   takenCount,
 } from '../job/trail/steps';
 export { backBeforeLive, spoils, type Want, wantingOf, wantWords } from '../job/trail/wanting';
-export { MOST_PRESSES } from '../job/log/words';
+export { MOST_PRESSES } from '../job/log/entry';
 export { findableWords, LONGEST_WORD, textsToFind } from '../job/trail/words-to-find';
 export { awaitsSecond, type JobSummary, summarise, SUMMARY_VERSION } from '../job/trail/summary';
 export {

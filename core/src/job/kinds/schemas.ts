@@ -1,7 +1,8 @@
 /** Schemas of whole entries. */
 import { Type, type TSchema } from '@sinclair/typebox';
 import { unionOf } from '../../schema-words';
-import { MOST_PRESSES, Person, Uuid } from '../log/words';
+import { MOST_PRESSES } from '../log/entry';
+import { Person, Uuid } from '../log/words';
 import { ENTRY_KINDS, kindOf, type EntryKind } from './index';
 
 const envelope = {

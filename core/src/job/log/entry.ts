@@ -3,6 +3,9 @@
  * in place; a wrong entry is withdrawn by a later one and stays visible.
  */
 
+/** Presses between two entries, at most; more is a tablet in a bag. */
+export const MOST_PRESSES = 9_999;
+
 /** An entry as a device writes it. */
 export interface WrittenEntry<K extends string = string, B extends object = object> {
   readonly id: string;

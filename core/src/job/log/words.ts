@@ -60,6 +60,3 @@ export const readingSchema = Type.Union([
 /** A body with these fields and no others. */
 export const strict = <T extends Record<string, TSchema>>(properties: T) =>
   Type.Object(properties, { additionalProperties: false });
-
-/** Between two entries; more is a tablet in a bag. */
-export const MOST_PRESSES = 9_999;
