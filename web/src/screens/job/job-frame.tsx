@@ -1,6 +1,7 @@
 /** The frame: trail on the left, the card in the middle, the strip on the right, energy on top. */
 import { pairsOf } from '@jeitinho/core';
 import { progressOf } from '@jeitinho/core/job';
+import { memo } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { EnergyBadge } from '../../parts/energy-badge';
 import { HelpButton } from '../../parts/keys-help';
@@ -15,13 +16,13 @@ import { stagePath } from './paths';
 import { useVoltsWatch } from './volts-watch';
 import { PhoneStrip, Strip } from './strip';
 
+/** Looks at nothing that an entry changes: what does is drawn anew by itself, the frame around it is not. */
 export function JobFrame() {
-  const { notice, dismiss } = useJob();
   // Tables need the room, and the suspects in full say what the strip would.
   const wide = /\/(suspects|history)$/.test(useLocation().pathname);
-  useVoltsWatch();
   return (
     <AdviceProvider>
+      <VoltsWatch />
       <div
         className={`print-flow grid h-[calc(100dvh-var(--rail,0px))] ${wide ? 'grid-cols-[188px_minmax(0,1fr)]' : 'grid-cols-[188px_minmax(0,1fr)_316px]'} grid-rows-[60px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:grid-rows-[auto_auto_minmax(0,1fr)_auto]`}
       >
@@ -29,7 +30,7 @@ export function JobFrame() {
         <Trail />
         <main className="print-flow flex min-h-0 min-w-0 flex-col lg:border-r lg:border-hair">
           <div className="no-print">
-            <Notice text={notice} onClose={dismiss} />
+            <StandingNotice />
           </div>
           <Outlet />
         </main>
@@ -45,6 +46,16 @@ export function JobFrame() {
       </div>
     </AdviceProvider>
   );
+}
+
+function VoltsWatch() {
+  useVoltsWatch();
+  return null;
+}
+
+function StandingNotice() {
+  const { notice, dismiss } = useJob();
+  return <Notice text={notice} onClose={dismiss} />;
 }
 
 function TopBar() {
@@ -79,24 +90,30 @@ function TopBar() {
         <div className="max-lg:min-w-0 max-lg:flex-1 max-lg:overflow-hidden">
           <EnergyBadge energy={state.energy} pairs={pairsOf(sheet).length} />
         </div>
-        <div className="flex items-center gap-3 border-l border-hair px-4 max-lg:gap-1 max-lg:px-1">
-          <span className="max-lg:hidden">
-            <JobClock />
-          </span>
-          <ClockButton />
-          <SpeechButton />
-          <HelpButton />
-          <span className="max-lg:hidden">
-            <SavedState />
-          </span>
-          <span className="max-lg:hidden">
-            <ThemeSwitch />
-          </span>
-        </div>
+        <Tools />
       </div>
     </header>
   );
 }
+
+const Tools = memo(function Tools() {
+  return (
+    <div className="flex items-center gap-3 border-l border-hair px-4 max-lg:gap-1 max-lg:px-1">
+      <span className="max-lg:hidden">
+        <JobClock />
+      </span>
+      <ClockButton />
+      <SpeechButton />
+      <HelpButton />
+      <span className="max-lg:hidden">
+        <SavedState />
+      </span>
+      <span className="max-lg:hidden">
+        <ThemeSwitch />
+      </span>
+    </div>
+  );
+});
 
 function Trail() {
   const { job, sheet, state } = useJob();
@@ -110,35 +127,52 @@ function Trail() {
       className="no-print min-h-0 overflow-y-auto border-r border-hair py-4 max-lg:border-r-0 max-lg:border-b max-lg:px-2 max-lg:py-0"
     >
       <ol className="m-0 list-none p-0 max-lg:flex">
-        {progress.map(({ stage, name, done, note }) => {
-          return (
-            <li key={stage} className="max-lg:flex-1">
-              <NavLink
-                to={stagePath(job.id, stage)}
-                aria-label={`${name}${done ? ', done' : ''}${note ? `, ${note}` : ''}`}
-                className="group flex min-h-[44px] items-center gap-3 px-[18px] text-ink no-underline max-lg:flex-col max-lg:justify-center max-lg:gap-1 max-lg:px-0.5"
-              >
-                <span
-                  aria-hidden="true"
-                  className={`h-3.5 w-3.5 shrink-0 border-2 max-lg:h-1.5 max-lg:w-full max-lg:border-0 ${
-                    here(stage)
-                      ? 'border-jade max-lg:bg-jade'
-                      : done
-                        ? 'border-soft bg-soft'
-                        : 'border-soft max-lg:bg-hair'
-                  }`}
-                />
-                <span
-                  className={`flex-1 whitespace-nowrap max-lg:text-[12px] ${here(stage) ? 'font-bold text-ink' : 'text-soft'}`}
-                >
-                  {name}
-                </span>
-                <span className="figure text-[14px] text-soft max-lg:hidden">{note}</span>
-              </NavLink>
-            </li>
-          );
-        })}
+        {progress.map(({ stage, name, done, note }) => (
+          <TrailStage
+            key={stage}
+            {...{ name, done, note }}
+            to={stagePath(job.id, stage)}
+            here={here(stage)}
+          />
+        ))}
       </ol>
     </nav>
   );
 }
+
+interface TrailStageProps {
+  readonly to: string;
+  readonly name: string;
+  readonly done: boolean;
+  readonly note: string;
+  readonly here: boolean;
+}
+
+const TrailStage = memo(function TrailStage({ to, name, done, note, here }: TrailStageProps) {
+  return (
+    <li className="max-lg:flex-1">
+      <NavLink
+        to={to}
+        aria-label={`${name}${done ? ', done' : ''}${note ? `, ${note}` : ''}`}
+        className="group flex min-h-[44px] items-center gap-3 px-[18px] text-ink no-underline max-lg:flex-col max-lg:justify-center max-lg:gap-1 max-lg:px-0.5"
+      >
+        <span
+          aria-hidden="true"
+          className={`h-3.5 w-3.5 shrink-0 border-2 max-lg:h-1.5 max-lg:w-full max-lg:border-0 ${
+            here
+              ? 'border-jade max-lg:bg-jade'
+              : done
+                ? 'border-soft bg-soft'
+                : 'border-soft max-lg:bg-hair'
+          }`}
+        />
+        <span
+          className={`flex-1 whitespace-nowrap max-lg:text-[12px] ${here ? 'font-bold text-ink' : 'text-soft'}`}
+        >
+          {name}
+        </span>
+        <span className="figure text-[14px] text-soft max-lg:hidden">{note}</span>
+      </NavLink>
+    </li>
+  );
+});

@@ -37,8 +37,7 @@ export function Measure() {
     if (!scrolled.current) return;
     scrolled.current = false;
     // With the frame: at once it would have the page laid out before the key is answered.
-    const frame = requestAnimationFrame(() => scroller.current?.scrollTo({ top: 0 }));
-    return () => cancelAnimationFrame(frame);
+    requestAnimationFrame(() => scroller.current?.scrollTo({ top: 0 }));
   }, [step.observable, said]);
   return (
     <>

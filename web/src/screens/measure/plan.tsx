@@ -15,8 +15,7 @@ import type { CurrentStep } from './current-step';
 import { standingOf, type Standing } from './standing';
 
 export function PlanButton({ current }: { readonly current: CurrentStep }) {
-  const { sheet, state } = useJob();
-  const { taken, of } = takenCount(sheet, state);
+  const { sheet } = useJob();
   const [open, setOpen] = useState(false);
   useKeys({ e: () => setOpen(true) }, { whileTyping: false });
   const tests = testsOf(sheet);
@@ -31,21 +30,7 @@ export function PlanButton({ current }: { readonly current: CurrentStep }) {
         </kbd>
       </Dialog.Trigger>
       <DialogFrame title="The plan">
-        <p className="m-0 mt-1 text-soft">
-          {tests.length} tests with {of} readings and answers; {taken} taken.
-        </p>
-        <GoOnBy />
-        <ol className="m-0 mt-2 list-none p-0">
-          {tests.map((test, i) => (
-            <PlanRow
-              key={test.id}
-              test={test}
-              number={i + 1}
-              current={current}
-              onGo={() => setOpen(false)}
-            />
-          ))}
-        </ol>
+        <Plan current={current} onGo={() => setOpen(false)} />
         <p className="m-0 mt-4">
           <Dialog.Close asChild>
             <Button kind="quiet">Close</Button>
@@ -53,6 +38,31 @@ export function PlanButton({ current }: { readonly current: CurrentStep }) {
         </p>
       </DialogFrame>
     </Dialog.Root>
+  );
+}
+
+interface PlanProps {
+  readonly current: CurrentStep;
+  readonly onGo: () => void;
+}
+
+/** Counted and drawn only once it is open. */
+function Plan({ current, onGo }: PlanProps) {
+  const { sheet, state } = useJob();
+  const { taken, of } = takenCount(sheet, state);
+  const tests = testsOf(sheet);
+  return (
+    <>
+      <p className="m-0 mt-1 text-soft">
+        {tests.length} tests with {of} readings and answers; {taken} taken.
+      </p>
+      <GoOnBy />
+      <ol className="m-0 mt-2 list-none p-0">
+        {tests.map((test, i) => (
+          <PlanRow key={test.id} test={test} number={i + 1} current={current} onGo={onGo} />
+        ))}
+      </ol>
+    </>
   );
 }
 
