@@ -21,6 +21,8 @@ export default defineConfig({
     { name: 'page', testIgnore: WAITING },
   ],
   use: {
+    // What never comes is told after two minutes, not after seven.
+    actionTimeout: 120_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: LEAN,
     screenshot: 'only-on-failure',

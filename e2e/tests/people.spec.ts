@@ -178,6 +178,7 @@ test('people: somebody new gets a link that works once, roles decide what is off
 });
 
 test('a technician proposes what changes a sheet, and a lead takes it', async ({ page }) => {
+  const asItWas = (await (await page.request.get('/api/v1/sheets/visorim-lt55')).json()) as object;
   await page.goto('/');
   await hands(page, 'Davi Moura').click();
   await page.getByRole('button', { name: /^Rute Sabiá/ }).click();
@@ -200,6 +201,9 @@ test('a technician proposes what changes a sheet, and a lead takes it', async ({
   await expect(proposed).toBeHidden();
   await page.goto('/sheets/visorim-lt55');
   await expect(page.getByText(/revision 3, .*Rute Sabiá/).first()).toBeAttached();
+  // Other stories share this server, and look for the sheet by its name.
+  const back = await page.request.post('/api/v1/sheets', { data: { ...asItWas, revision: 4 } });
+  expect(back.status()).toBe(201);
 });
 
 test('another’s visit is read and not written in; a lead may', async ({
