@@ -1,5 +1,5 @@
 /** The state of a log, folded once however many ask: the screen, the rules before writing, the clocks. */
-import { JobFold, type JobState } from '@jeitinho/core/job';
+import { inLogOrder, JobFold, type JobState } from '@jeitinho/core/job';
 import type { Sheet, WrittenSheet } from '@jeitinho/core/sheet';
 import { countedEntries, type LocalEntry } from './local-store';
 
@@ -29,8 +29,7 @@ export const signOf = (entries: readonly LocalEntry[]): string =>
  */
 export function foldingSign(counted: readonly LocalEntry[]): string {
   const numbered = !alone(counted);
-  return [...counted]
-    .sort((a, b) => (a.seq ?? Infinity) - (b.seq ?? Infinity) || (a.id < b.id ? -1 : 1))
+  return inLogOrder(counted)
     .map(({ id, seq, offset }) => [id, numbered ? seq : '', offset].join())
     .join(';');
 }

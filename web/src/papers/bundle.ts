@@ -56,7 +56,7 @@ export async function claimBundle(papers: Papers): Promise<{ zip: Blob; missing:
   const { photos: _inTheirFolder, ...file } = await fileOf(papers);
   const files: Record<string, Uint8Array> = {
     'report.pdf': await bytesOf(pdf),
-    'readings.csv': strToU8(`\uFEFF${readingsCsv(papers.report)}`),
+    'readings.csv': strToU8(readingsCsv(papers.report)),
     'job.json': strToU8(JSON.stringify(file, undefined, 1)),
   };
   for (const [hash, blob] of pictures)

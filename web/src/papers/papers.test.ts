@@ -120,7 +120,7 @@ test('a picture that is still on another device is said, and so is what was agre
 });
 
 test('cells that a spreadsheet would run are text; a part without an offer is still ordered', () => {
-  expect(readingsCsv(report())).toMatch(/^time,test,/);
+  expect(readingsCsv(report())).toMatch(/^\uFEFFtime,test,/);
   expect(readingsCsv(report())).toContain('12 Ω');
   const csv = orderCsv(job, [{ name: 'Valve', offer: undefined }], 'R$');
   expect(csv).toContain(`"'=HYPERLINK(""x"")"`);

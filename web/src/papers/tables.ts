@@ -1,13 +1,9 @@
 /** Papers that other programs read: readings as a table, an order for the parts desk. */
 import { reportNumber, type JobResource, type Offer, type Report } from '@jeitinho/core';
-import { unparse } from 'papaparse';
-
-/** A cell that a spreadsheet would run as a formula is quoted. */
-const table = (rows: Record<string, string | number>[]): string =>
-  unparse(rows, { escapeFormulae: true, newline: '\r\n' });
+import { csvOf } from './csv';
 
 export const readingsCsv = ({ rows }: Report): string =>
-  table(
+  csvOf(
     rows.map((row) => ({
       time: row.at,
       test: row.title,
@@ -31,7 +27,7 @@ export interface OrderLine {
 
 /** One line for each part that was decided on. */
 export function orderCsv(job: JobResource, lines: readonly OrderLine[], currency: string): string {
-  return table(
+  return csvOf(
     lines.map(({ name, offer }) => ({
       number: offer?.number ?? '',
       name,

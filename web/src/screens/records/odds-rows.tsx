@@ -2,7 +2,7 @@
 import type { LearntResource } from '@jeitinho/core';
 import { percent } from '../../parts/percent';
 import { SmallTable } from './small-table';
-import { NOTHING, type Cell } from './table-rows';
+import { NOTHING, SHARE, type Cell } from './table-rows';
 
 type FaultOdds = LearntResource['faults'][number];
 
@@ -16,8 +16,8 @@ export function OddsRows({ faults }: { readonly faults: readonly FaultOdds[] }) 
       heads={[
         'Fault',
         { name: 'Proven', right: true },
-        { name: 'The sheet’s', right: true },
-        { name: 'Learnt', right: true },
+        { name: 'The sheet’s', right: true, unit: SHARE },
+        { name: 'Learnt', right: true, unit: SHARE },
         { name: '90 % within', right: true },
         { name: 'Drawn', drawn: true },
       ]}

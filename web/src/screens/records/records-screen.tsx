@@ -18,6 +18,7 @@ import { many } from '../../parts/many';
 import { Notice } from '../../parts/notice';
 import { CellLink } from './cell-link';
 import { RecordRooms } from './record-rooms';
+import { SortHead } from './sort-head';
 
 const NAMES: Readonly<Record<RecordTable, string>> = {
   visits: 'Visits',
@@ -153,21 +154,13 @@ function Rows({
         <thead>
           <tr className="border-b border-ink text-left">
             {columns.map(({ id, name }) => (
-              <th
+              <SortHead
                 key={id}
-                scope="col"
-                aria-sort={sort === id ? (order === 'up' ? 'ascending' : 'descending') : 'none'}
-                className="pr-2 font-semibold"
-              >
-                <button
-                  type="button"
-                  onClick={() => onSort(id)}
-                  className="min-h-11 min-w-11 cursor-pointer pr-2 text-left whitespace-nowrap underline decoration-hair underline-offset-4"
-                >
-                  {name}
-                  <span aria-hidden="true">{sort === id && (order === 'up' ? ' ↑' : ' ↓')}</span>
-                </button>
-              </th>
+                name={name}
+                sorted={sort === id ? order : undefined}
+                onPress={() => onSort(id)}
+                nowrap
+              />
             ))}
           </tr>
         </thead>

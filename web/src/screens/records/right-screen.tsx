@@ -12,7 +12,7 @@ import { CalibrationPicture } from './calibration-picture';
 import { CellLink } from './cell-link';
 import { Part } from './part';
 import { SmallTable } from './small-table';
-import type { Cell } from './table-rows';
+import { SHARE, type Cell } from './table-rows';
 import { RecordRooms } from './record-rooms';
 
 export function RightScreen() {
@@ -69,12 +69,9 @@ function Told({
           </p>
           <SmallTable
             label="By how likely it was called"
-            heads={['Called', 'Jobs', 'Was so', 'Share']}
+            heads={['Called', 'Jobs', 'Was so', { name: 'Share', unit: SHARE }]}
             rows={bands.map(({ from, count, right }) => [
-              {
-                is: from,
-                shown: `${Math.round(from * 100)} to ${Math.round(from * 100) + 10}\u2009%`,
-              },
+              `${Math.round(from * 100)} to ${Math.round(from * 100) + 10}\u2009%`,
               count,
               right,
               share(right / count),
@@ -85,7 +82,13 @@ function Told({
       <Part title="By sheet">
         <SmallTable
           label="By sheet"
-          heads={['Sheet', 'Jobs', 'Called', 'Was so', 'Brier']}
+          heads={[
+            'Sheet',
+            'Jobs',
+            { name: 'Called', unit: SHARE },
+            { name: 'Was so', unit: SHARE },
+            'Brier',
+          ]}
           rows={sheets.map(({ sheet, title, count, said, was, brier }) => [
             {
               is: title,

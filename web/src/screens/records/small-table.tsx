@@ -5,18 +5,19 @@ import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
 import { many } from '../../parts/many';
 import { csvOf } from '../../papers/csv';
-import { plainCells, rowsWith, sortedRows, type Cell, type Rows, type Sorting } from './table-rows';
+import { SortHead } from './sort-head';
+import {
+  fileRows,
+  rowsWith,
+  sortedRows,
+  type Cell,
+  type Head,
+  type Rows,
+  type Sorting,
+} from './table-rows';
 
 /** Fewer are seen at a glance. */
 const LONG = 12;
-
-export interface Head {
-  readonly name: string;
-  /** Figures stand under each other. */
-  readonly right?: boolean;
-  /** A picture: nothing to sort by, and not in a file. */
-  readonly drawn?: boolean;
-}
 
 export interface SmallTableProps {
   readonly label: string;
@@ -37,14 +38,8 @@ export function SmallTable({ label, heads, rows, wide = false, first }: SmallTab
   const press = (column: number) =>
     setSorting({ column, down: sorting?.column === column && !sorting.down });
   const takeOut = () => {
-    const said = columns.map(({ drawn }) => !drawn);
-    const of = <T,>(row: readonly T[]) => row.filter((_, k) => said[k]);
     const name = `${label.toLowerCase().replaceAll(' ', '-')}.csv`;
-    download(
-      name,
-      csvOf([of(columns.map((head) => head.name)), ...plainCells(shown).map(of)]),
-      'text/csv',
-    );
+    download(name, csvOf(fileRows(columns, shown)), 'text/csv');
   };
   return (
     <>
@@ -76,14 +71,20 @@ export function SmallTable({ label, heads, rows, wide = false, first }: SmallTab
         <table className={`w-full border-collapse text-[15px] ${wide ? 'min-w-[640px]' : ''}`}>
           <thead>
             <tr className="border-b border-ink text-left">
-              {columns.map((head, column) => (
-                <HeadCell
-                  key={head.name}
-                  head={head}
-                  sorted={sorting?.column === column ? (sorting.down ? 'down' : 'up') : undefined}
-                  onPress={() => press(column)}
-                />
-              ))}
+              {columns.map(({ name, right = false, drawn }, column) =>
+                drawn ? (
+                  <th key={name} scope="col" className="w-[34%]">
+                    <span className="sr-only">{name}</span>
+                  </th>
+                ) : (
+                  <SortHead
+                    key={name}
+                    {...{ name, right }}
+                    sorted={sorting?.column === column ? (sorting.down ? 'down' : 'up') : undefined}
+                    onPress={() => press(column)}
+                  />
+                ),
+              )}
             </tr>
           </thead>
           <tbody>
@@ -98,7 +99,7 @@ export function SmallTable({ label, heads, rows, wide = false, first }: SmallTab
         </table>
       </div>
       {rows.length > 1 && (
-        <Button kind="quiet" className="-ml-2" onClick={takeOut}>
+        <Button kind="quiet" className="-ml-2" aria-label={`${label} as CSV`} onClick={takeOut}>
           As CSV
         </Button>
       )}
@@ -125,41 +126,5 @@ function BodyCell({
     >
       {typeof cell === 'object' ? cell.shown : cell}
     </Tag>
-  );
-}
-
-const ARROW = { up: ' ↑', down: ' ↓' } as const;
-const SORT = { up: 'ascending', down: 'descending' } as const;
-
-function HeadCell({
-  head: { name, right, drawn },
-  sorted,
-  onPress,
-}: {
-  readonly head: Head;
-  readonly sorted: 'up' | 'down' | undefined;
-  readonly onPress: () => void;
-}) {
-  if (drawn)
-    return (
-      <th scope="col" className="w-[34%]">
-        <span className="sr-only">{name}</span>
-      </th>
-    );
-  return (
-    <th
-      scope="col"
-      aria-sort={sorted ? SORT[sorted] : 'none'}
-      className={`pr-4 font-semibold ${right ? 'text-right' : ''}`}
-    >
-      <button
-        type="button"
-        onClick={onPress}
-        className={`min-h-11 min-w-11 cursor-pointer underline decoration-hair underline-offset-4 ${right ? 'text-right' : 'text-left'}`}
-      >
-        {name}
-        <span aria-hidden="true">{sorted && ARROW[sorted]}</span>
-      </button>
-    </th>
   );
 }

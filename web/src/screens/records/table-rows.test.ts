@@ -1,5 +1,5 @@
 import { array, assert, boolean, oneof, property, constant, integer, string } from 'fast-check';
-import { NOTHING, plainCells, rowsWith, sortedRows, valueOf, type Cell } from './table-rows';
+import { fileRows, NOTHING, rowsWith, sortedRows, valueOf, type Cell } from './table-rows';
 
 const day = (is: string, shown: string): Cell => ({ is, shown });
 const ROWS: Cell[][] = [
@@ -53,6 +53,12 @@ test('kept by words as they are seen, with or without accents', () => {
   expect(rowsWith(ROWS, 'kettle')).toEqual([]);
 });
 
-test('a file has what a cell is', () => {
-  expect(plainCells(ROWS)[1]).toEqual(['2023-01-20', 'Element 2', '']);
+test('a file has what a cell is, under what that is in, and no pictures', () => {
+  const heads = [{ name: 'When' }, { name: 'Drawn', drawn: true }, { name: 'Read', unit: 'ohm' }];
+  expect(fileRows(heads, ROWS)).toEqual([
+    ['When', 'Read (ohm)'],
+    ['2024-11-02', 4],
+    ['2023-01-20', ''],
+    ['2024-02-11', 12],
+  ]);
 });

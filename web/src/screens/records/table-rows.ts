@@ -11,6 +11,9 @@ export type Cell =
 /** Stands for nothing said: last, whichever way a column is sorted. */
 export const NOTHING = '–';
 
+/** How a percentage stands in a file. */
+export const SHARE = '0 to 1';
+
 export const valueOf = (cell: Cell): string | number => (typeof cell === 'object' ? cell.is : cell);
 
 /** As a reader sees it, so that it can be looked for. */
@@ -51,6 +54,22 @@ function compared(a: string | number, b: string | number): number {
     : String(a).localeCompare(String(b), 'en', { numeric: true });
 }
 
-/** As a file: what each cell is, not how it is drawn; what is missing is empty. */
-export const plainCells = (rows: Rows): (string | number)[][] =>
-  rows.map((row) => row.map(valueOf).map((value) => (value === NOTHING ? '' : value)));
+export interface Head {
+  readonly name: string;
+  /** Figures stand under each other. */
+  readonly right?: boolean;
+  /** What a bare figure is in, for a file: on the page each says it itself. */
+  readonly unit?: string;
+  /** A picture: nothing to sort by, and not in a file. */
+  readonly drawn?: boolean;
+}
+
+/** As a file: what each cell is, not how it is drawn, under what it is in; what is missing is empty. */
+export function fileRows(heads: readonly Head[], rows: Rows): (string | number)[][] {
+  const said = heads.map(({ drawn }) => !drawn);
+  const names = heads.map(({ name, unit }) => (unit ? `${name} (${unit})` : name));
+  const cells = rows.map((row) =>
+    row.map(valueOf).map((value) => (value === NOTHING ? '' : value)),
+  );
+  return [names, ...cells].map((row) => row.filter((_, k) => said[k]));
+}

@@ -118,7 +118,7 @@ function Readings({ years, whose }: { readonly years: YearsResource; readonly wh
           heads={[
             'When',
             ...(whose === 'unit' ? [] : ['Machine']),
-            'Read',
+            { name: 'Read', unit: series.unit },
             'Limit then',
             'Verdict',
           ]}

@@ -1,9 +1,9 @@
 /** A sheet as files: the whole as JSON, its pins and its measurements as CSV. */
 import { measurementTable, pinTable, writeSheet, type WrittenSheet } from '@jeitinho/core/sheet';
 import { useMachine } from './machine-choice';
-import Papa from 'papaparse';
 import { DropdownMenu } from 'radix-ui';
 import { download } from '../../data/files';
+import { csvOf } from '../../papers/csv';
 
 const ITEM =
   'flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-jade-tint';
@@ -13,12 +13,7 @@ export function ExportMenu({ sheet }: { sheet: WrittenSheet }) {
   const { sheet: plain } = useMachine(sheet);
   const name = `${sheet.id}-rev${sheet.revision}`;
   const csv = (table: readonly (readonly string[])[], what: string) =>
-    // Formulas stay text: a cell must not run when a spreadsheet opens the file.
-    download(
-      `${name}-${what}.csv`,
-      Papa.unparse(table as string[][], { escapeFormulae: true, newline: '\r\n' }),
-      'text/csv;charset=utf-8',
-    );
+    download(`${name}-${what}.csv`, csvOf(table), 'text/csv');
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="min-h-11 cursor-pointer border border-soft bg-card px-4">

@@ -1,7 +1,6 @@
 /** The shop's price list: looked through, brought in and taken out as CSV. What stands in it goes before a sheet's word. */
 import { priceTable, readPrices, type PriceRow, type PriceTable } from '@jeitinho/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { unparse } from 'papaparse';
 import { useDeferredValue, useState } from 'react';
 import { ask, askAll } from '../../data/api';
 import { useDraft } from '../../data/draft';
@@ -11,6 +10,7 @@ import { priceListOptions } from '../../data/queries';
 import { Button } from '../../parts/button';
 import { FIELD } from '../../parts/field';
 import { hoursWords } from '../../parts/hours';
+import { csvOf } from '../../papers/csv';
 import { many } from '../../parts/many';
 import { money } from '../../parts/money';
 import { Notice } from '../../parts/notice';
@@ -33,8 +33,7 @@ export function PriceList({ currency }: { readonly currency: string }) {
     try {
       const all = await askAll('priceList', { query: { limit: 200 } });
       setProblem(undefined);
-      const text = unparse(priceTable(all), { escapeFormulae: true });
-      download('price-list.csv', `\uFEFF${text}`, 'text/csv');
+      download('price-list.csv', csvOf(priceTable(all)), 'text/csv');
     } catch {
       setProblem('It could not be taken out: the server does not answer.');
     }

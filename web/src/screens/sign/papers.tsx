@@ -93,7 +93,7 @@ export function PaperButtons({ report, version }: PaperButtonsProps) {
                 name: sheet.parts.find(({ id }) => id === part)?.name ?? part!,
                 offer: offers.find((offer) => offer.part === part),
               }));
-              download(`order-${stem}.csv`, `\uFEFF${orderCsv(job, lines, currency)}`, 'text/csv');
+              download(`order-${stem}.csv`, orderCsv(job, lines, currency), 'text/csv');
               setTold(
                 `The order has ${lines.length === 1 ? 'one part' : `${lines.length} parts`}.`,
               );
