@@ -227,6 +227,12 @@ describe('the fault dictionary', () => {
     );
   });
 
+  test('a draw reads the same on a bench that has solved nothing as after all the others', () => {
+    const last = results.at(-1)!;
+    const afresh = structuredClone(fridge);
+    expect(readDraw(afresh, { fault: last.fault, index: last.index }, 1)).toEqual(last);
+  });
+
   test('differences come first, and measure what is not shared', () => {
     expect(difference({ ok: 1 }, { ok: 1 })).toBe(0);
     expect(difference({ ok: 1 }, { open: 1 })).toBe(1);

@@ -20,6 +20,10 @@ export interface Specimen {
   readonly seed: number;
 }
 
+/** Whether something in it comes and goes. */
+export const flickers = ({ changes }: Specimen): boolean =>
+  changes.some((change) => /^\s*flicker/i.test(change));
+
 export const HEALTHY: Specimen = { changes: [], seed: 0 };
 
 /** What has been done to it when it is probed. */

@@ -17,6 +17,7 @@ import { observableId, overPoints, rulePoints } from '../../sheet/observables';
 import { isMeasured, type MeasureTest, type TestPoint } from '../../sheet/schema';
 import { changed } from '../changes';
 import type { Circuit } from '../circuit';
+import { GROUND } from '../elements/element';
 import { dice } from '../../numeric/dice';
 import { BENCH_METER } from '../meter/bench-meter';
 import { seenBy } from '../meter/input';
@@ -25,15 +26,15 @@ import { touchedBy, type Probing } from '../meter/probing';
 import { AIR, figureOf } from '../meter/shown';
 import { chargedAs } from '../meter/charged-as';
 import { track } from '../meter/track';
-import type { Stored } from '../solve/periodic';
+import type { Rest } from '../solve/foresight';
 import { type Quantity } from '../solve/quantity';
 import { quieted } from '../solve/quieted';
 import { rhythmOf } from '../solve/rhythm';
 import { steadyState } from '../solve/steady';
-import { storedAtRest } from './at-rest';
+import { nearFor } from './at-rest';
 import {
   build,
-  circuitOfBench,
+  flickers,
   inSituation,
   situationChanges,
   withNeeds,
@@ -64,7 +65,15 @@ export function givenFor(
   const { given } = sheet.bench;
   const known = given?.[observableId(test, point.id)] ?? given?.[test.id];
   if (typeof known !== 'string') return known;
-  const quantity: Quantity = { kind: 'volts', plus: known.toLowerCase(), minus: '0' };
+  return levelAtRest(circuit, known.toLowerCase());
+}
+
+/** Volts of a node. A thermometer's stands by itself, a source to ground; anything else is solved for. */
+function levelAtRest(circuit: Circuit, node: string): number {
+  for (const element of circuit.elements)
+    if (element.kind === 'voltage' && element.wave.kind === 'dc')
+      if (element.nodes[0] === node && element.nodes[1] === GROUND) return element.wave.value;
+  const quantity: Quantity = { kind: 'volts', plus: node, minus: GROUND };
   return nth(steadyState(circuit, [quantity], { air: AIR }).values, 0).mean;
 }
 
@@ -120,6 +129,7 @@ export function readSpecimen(
   const make = build(sheet, specimen);
   const roll = dice(specimen.seed ^ 0x5eed);
   const own = make(roll);
+  const again = flickers(specimen) ? () => make(roll) : () => own;
   const groups = new Map<string, { circuit: Circuit; asked: Asked[] }>();
   for (const each of askedOf(sheet, only)) {
     const key = [...situationChanges(sheet.bench, each.situation), ...each.extra].join('\n');
@@ -132,10 +142,10 @@ export function readSpecimen(
   }
   const readings = [...groups].flatMap(([key, { circuit, asked }]) => {
     const { situation, extra } = nth(asked, 0);
-    const near = storedAtRest(sheet.bench, key, () =>
-      changed(inSituation(sheet, circuitOfBench(sheet.bench), situation), extra),
+    const near = nearFor(sheet.bench, key, specimen, (built) =>
+      changed(inSituation(sheet, built, situation), extra),
     );
-    return readGroup(sheet, circuit, asked, () => make(roll), near);
+    return readGroup(sheet, circuit, asked, again, near);
   });
   const outcomes = new Map(
     readings.map(({ observable, judgement }) => [observable, settledOutcome(judgement)]),
@@ -169,7 +179,7 @@ function readGroup(
   circuit: Circuit,
   asked: readonly Asked[],
   again: () => Circuit,
-  near: Stored | undefined,
+  near: Rest | undefined,
 ): BenchReading[] {
   const series = asked.filter(({ test, point }) => isSeries(expectOf(test, point)));
   const plain = asked.filter((each) => !series.includes(each));
@@ -194,7 +204,7 @@ function readGroup(
 function sharedReadings(
   circuit: Circuit,
   asked: readonly Asked[],
-  near: Stored | undefined,
+  near: Rest | undefined,
 ): (number | null)[] {
   if (asked.length === 0) return [];
   const quantities = asked.map(({ probing }): Quantity =>
@@ -281,8 +291,9 @@ function samplesFor(
 ): Sample[] {
   if (expect.kind === 'flexed')
     return flexed(
-      () => changed(inSituation(sheet, again(), situation), extra),
-      (moved) => measure(moved, probing).value ?? OVER_OHMS,
+      again,
+      (moved) =>
+        measure(changed(inSituation(sheet, moved, situation), extra), probing).value ?? OVER_OHMS,
     );
   const {
     driver,
@@ -332,11 +343,14 @@ function samplesFor(
 /** Read at every flex; one that changed nothing reads what the same circuit read before. */
 function flexed(again: () => Circuit, read: (moved: Circuit) => number): Sample[] {
   const known = new Map<string, number>();
+  let last: { readonly circuit: Circuit; readonly value: number } | undefined;
   return Array.from({ length: FLEXES }, (_, t) => {
     const circuit = again();
+    if (last?.circuit === circuit) return { t, value: last.value };
     const key = JSON.stringify(circuit.elements);
     const value = known.get(key) ?? read(circuit);
     known.set(key, value);
+    last = { circuit, value };
     return { t, value };
   });
 }

@@ -20,15 +20,17 @@ import { standingVolts } from '../meter/run';
 import type { TrackOptions, Update } from '../meter/over-time';
 import { track } from '../meter/track';
 import { recentOf } from '../recent';
+import { withoutWays } from '../solve/foresight';
 import type { Stored } from '../solve/periodic';
 import { quieted } from '../solve/quieted';
 import { System } from '../solve/system';
 import { runTransient, startFromInitial } from '../solve/transient';
 import type { BenchModel } from '../../sheet/schema';
-import { storedAtRest } from './at-rest';
+import { restOf } from './at-rest';
 import {
   build,
   circuitOfBench,
+  flickers,
   situationChanges,
   type BenchedSheet,
   type Specimen,
@@ -142,8 +144,6 @@ export function probeMachine(
 const isDisturbed = ({ updates }: Probed) =>
   updates.some(({ flags }) => flags?.includes('disturbed'));
 
-const flickers = ({ changes }: Specimen) => changes.some((change) => /^\s*flicker/i.test(change));
-
 type Options = TrackOptions & { readonly air: number };
 
 function onSettled(
@@ -158,8 +158,9 @@ function onSettled(
   return { ...track(circuit, asked, { ...options, near }), rests };
 }
 
+/** The machine that is probed may be a broken one. */
 const nearAtRest = (bench: BenchModel, changes: readonly string[]) =>
-  storedAtRest(bench, changes.join('\n'), () => changed(circuitOfBench(bench), changes));
+  withoutWays(restOf(bench, changes.join('\n'), () => changed(circuitOfBench(bench), changes)));
 
 /** Charged as the live machine left it, then left to itself until now. */
 function onCharged(

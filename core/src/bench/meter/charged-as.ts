@@ -1,6 +1,7 @@
 /** A circuit as it is left behind: its capacitors charged as another state of the machine charged them. */
 import type { Circuit } from '../circuit';
 import { Capacitor } from '../elements/capacitor';
+import type { Rest } from '../solve/foresight';
 import type { Stored } from '../solve/periodic';
 import { quieted } from '../solve/quieted';
 import { rhythmOf } from '../solve/rhythm';
@@ -28,11 +29,11 @@ export const withCharges = (circuit: Circuit, charges: Stored): Circuit => ({
  */
 export function chargesOf(
   drawn: Circuit,
-  { air = AIR, at = 0, near }: { air?: number; at?: number; near?: Stored | undefined } = {},
+  { air = AIR, at = 0, near }: { air?: number; at?: number; near?: Rest | undefined } = {},
 ): Stored {
   const circuit = quieted(drawn, []);
-  const { stored } = steadyState(circuit, [], { air, at, near });
-  if (stored) return stored;
+  const { rest } = steadyState(circuit, [], { air, at, near });
+  if (rest) return rest.stored;
   const system = new System(circuit, { air });
   system.operatingPoint(at + (rhythmOf(circuit)?.crest ?? 0));
   return voltsIn(circuit, system);

@@ -11,7 +11,7 @@ import { reader } from '../solve/quantity';
 import { rhythmOf } from '../solve/rhythm';
 import { Stretch, type Settled } from '../solve/stretch';
 import { System } from '../solve/system';
-import { runTransient, startFromInitial } from '../solve/transient';
+import { paceOf, runTransient, startFromInitial } from '../solve/transient';
 import { drive, leads, METER } from './attach';
 import {
   BENCH_METER,
@@ -85,12 +85,13 @@ function watched(
   const read = reader(system, input.looksAt);
   const window = Math.min(every, 1 / UPDATES);
   const most = Math.min(seconds / 50, rhythmOf(circuit)?.step ?? Infinity);
+  const pace = paceOf(system);
   let from = at;
   const run = (to: number, seen: (t: number) => void) => {
     if (to > from)
       runTransient(
         system,
-        { from, to, most: Math.min(most, (to - from) / 4), tolerance: 1e-3 },
+        { from, to, most: Math.min(most, (to - from) / 4), tolerance: 1e-3, pace },
         seen,
       );
     from = Math.max(from, to);

@@ -2,7 +2,7 @@
 import { METER_FUNCTIONS, type MeterFunction } from '../../meter/functions';
 import type { MeterProfile } from '../../meter/profile';
 import type { Unit } from '../../units/units';
-import type { Stored } from '../solve/periodic';
+import type { Rest } from '../solve/foresight';
 import { BENCH_METER } from './bench-meter';
 import { EXACT, indicate, type Deviation } from './indicate';
 
@@ -30,7 +30,7 @@ export interface MeasureOptions {
   /** Moment at which slow sources stand, s. */
   readonly at?: number;
   /** What a circuit much like this one holds at rest: the search for its steady state begins there. */
-  readonly near?: Stored | undefined;
+  readonly near?: Rest | undefined;
 }
 
 /** Air and dirt: a teraohm from every node to ground. */

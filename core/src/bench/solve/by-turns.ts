@@ -8,7 +8,8 @@ import { nth } from '../../numeric/nth';
 import { NoConvergenceError } from '../errors';
 import { limitOf } from './extrapolate';
 import { Guesses } from './guesses';
-import { Storage, type Arrival, type State, type Stored } from './periodic';
+import { Foresight, type Rest } from './foresight';
+import { Storage, type Arrival, type State } from './periodic';
 import { reader, type Quantity } from './quantity';
 import type { Rhythm } from './rhythm';
 import { Stretch, type Settled } from './stretch';
@@ -28,6 +29,10 @@ const SAME_ABSOLUTE = 1e-6;
 /** After so many turns what is left is taken for the trembling of the steps, more and more of it. */
 const PATIENCE = 7;
 const MOST_PATIENCE = 4;
+/** So near to where it is foretold to end, in ways that are near, it has arrived. */
+const HOME = 0.3;
+/** Foretelling goes on as long as each time brings it nearer by this share. */
+const FORETOLD = 0.5;
 /** States from which the next start is guessed. */
 const WINDOW = 4;
 /** Coarser than SPICE’s default: a meter’s own error is larger by far. */
@@ -40,8 +45,8 @@ const WITHOUT_PERIOD = 1;
 const METERED: Precision = { amps: 1e-9, relative: 1e-3 };
 
 export interface Turned {
-  /** What was stored at the end, at a crest; absent where no turn is like another. */
-  readonly stored?: Stored;
+  /** What was stored at the end, at a crest, and learned on the way; absent where no turn is like another. */
+  readonly rest?: Rest;
   readonly values: readonly Settled[];
   /** False where turns still differed when the search ended, or where none is like another. */
   readonly settled: boolean;
@@ -55,7 +60,7 @@ export function byTurns(
   circuit: Circuit,
   quantities: readonly Quantity[],
   rhythm: Rhythm,
-  { near, ...options }: SystemOptions & { readonly near?: Stored | undefined },
+  { near, ...options }: SystemOptions & { readonly near?: Rest | undefined },
 ): Turned {
   const warm =
     near && rhythm.period && attempt(() => search(circuit, quantities, rhythm, options, near));
@@ -77,7 +82,7 @@ function search(
   quantities: readonly Quantity[],
   rhythm: Rhythm,
   options: SystemOptions,
-  near: Stored | undefined,
+  near: Rest | undefined,
 ): Turned {
   const system = new System(circuit, { ...options, precision: METERED });
   // At a crest, so that a rectifier's capacitor begins nearly full instead of being filled turn by turn.
@@ -99,10 +104,12 @@ function untilAlike(
   from: number,
   period: number,
   step: number,
-  near: Stored | undefined,
+  near: Rest | undefined,
 ): Turned {
   const storage = new Storage(system);
-  if (near) storage.fill(near, from);
+  if (near) storage.fill(near.stored, from);
+  const foresight = new Foresight(storage.names, near?.ways);
+  let foretold = foresight.knows ? Infinity : 0;
   let t = from;
   let states: State[] = [storage.read()];
   let before: readonly Settled[] | undefined;
@@ -115,19 +122,40 @@ function untilAlike(
     t += period;
     const patience = min(MOST_PATIENCE, max(1, n / PATIENCE));
     const arrived = storage.arrived(patience);
+    foresight.add(storage.pass());
+    const ahead = foretold > 0 ? foresight.ahead(storage.sizes(), storage.trifles()) : undefined;
+    const reach = ahead ? storage.reach(ahead.limit) : Infinity;
+    const home = ahead?.explained && reach <= HOME;
     const settled =
-      before !== undefined &&
-      now.every((each, i) => same(each, nth(before!, i), SAME * patience)) &&
-      (arrived === 'yes' || (arrived === 'nearly' && (lately === 'yes' || lately === 'nearly')));
+      // Begun at the rest of one like it, and back where it began: one turn is the whole of it.
+      (near !== undefined && storage.closed()) ||
+      (before !== undefined &&
+        now.every((each, i) => same(each, nth(before!, i), SAME * patience)) &&
+        (home ||
+          arrived === 'yes' ||
+          (arrived === 'nearly' && (lately === 'yes' || lately === 'nearly'))));
     const hopeless = arrived === 'never' && lately === 'never' && n >= HOPELESS;
     if (settled || hopeless || n >= most) {
       // What is looked at may stand although something else creeps. From the rest of a like circuit it
       // is not known whether that something is anywhere near its end.
       const stands = settled || (hopeless && !near && before !== undefined && !creeps(now, before));
-      return { values: now, settled: stands, stored: storage.named() };
+      return {
+        values: now,
+        settled: stands,
+        rest: { stored: storage.named(), ways: foresight.ways() },
+      };
     }
     before = now;
     lately = arrived;
+    // It seems to be there, and only shows so after a turn or two without a start in it.
+    if (home || (reach <= HOME && n < WINDOW)) continue;
+    if (ahead && reach < FORETOLD * foretold) {
+      storage.set(ahead.limit, t);
+      foretold = reach;
+      states = [];
+      continue;
+    }
+    foretold = 0;
     if (!guess.allowed(storage.unrest())) {
       states = [];
       continue;

@@ -66,7 +66,7 @@ function cancelling(steps: readonly State[]): number[] | undefined {
   return steps.map((_, k) => Number(k === steps.length - 1) + (c[k - 1] ?? 0) - (c[k] ?? 0));
 }
 
-function dot(a: State, b: State): number {
+export function dot(a: State, b: State): number {
   let sum = 0;
   for (let i = 0; i < a.length; i += 1) sum += (a[i] ?? 0) * (b[i] ?? 0);
   return sum;

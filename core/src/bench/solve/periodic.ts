@@ -2,6 +2,7 @@
 import { abs, max, min } from '../arithmetic';
 import { Capacitor } from '../elements/capacitor';
 import { Inductor } from '../elements/inductor';
+import type { Pass } from './foresight';
 import type { System } from './system';
 import { restart } from './transient';
 import { nth } from '../../numeric/nth';
@@ -129,11 +130,59 @@ export class Storage {
     return Float64Array.from(this.#sizes, (size, i) => this.#value(i) / size);
   }
 
+  get names(): string[] {
+    return [...this.#capacitors, ...this.#coils].map(({ name }) => name);
+  }
+
   /** Volts and amps by the names of what holds them. */
   named(): Stored {
-    return new Map(
-      [...this.#capacitors, ...this.#coils].map(({ name }, i) => [name, this.#value(i)]),
-    );
+    return new Map(this.names.map((name, i) => [name, this.#value(i)]));
+  }
+
+  /** The last turn: where it began, and how far it went. */
+  pass(): Pass {
+    return {
+      start: Float64Array.from(this.#turn, ({ start }) => start),
+      went: Float64Array.from(this.#turn, ({ start, last }) => last - start),
+    };
+  }
+
+  /** By what the last turn showed. */
+  sizes(): State {
+    this.#resize();
+    return this.#sizes.slice();
+  }
+
+  /**
+   * Of the last turn's way, what needs no account: the steps' own trembling (a store that goes one way
+   * only does not tremble), or so little that the slowest would be near its end with it.
+   */
+  trifles(): State {
+    const split = this.#capacitors.length;
+    const of = (all: readonly Turn[]) => {
+      const near = nearOf(all);
+      return all.map((turn) => max(tremblingOf(turn, 1), (near(turn) * (1 - SLOWEST)) / SLOWEST));
+    };
+    return Float64Array.from([...of(this.#turn.slice(0, split)), ...of(this.#turn.slice(split))]);
+  }
+
+  /** Whether the last turn ended where it began. */
+  closed(): boolean {
+    const trifles = this.trifles();
+    return this.#turn.every(({ start, last }, i) => abs(last - start) <= (trifles[i] ?? 0));
+  }
+
+  /** How far it is from here to another state, the store that has farthest, in ways that are near. */
+  reach(state: State): number {
+    const split = this.#capacitors.length;
+    const of = (all: readonly Turn[], from: number) => {
+      const near = nearOf(all);
+      return all.reduce(
+        (most, turn, i) => max(most, abs((state[from + i] ?? 0) - turn.last) / near(turn) || 0),
+        0,
+      );
+    };
+    return max(of(this.#turn.slice(0, split), 0), of(this.#turn.slice(split), split));
   }
 
   /** Begin with what another circuit of the same names held; what it did not have stays as it is. */
@@ -151,15 +200,20 @@ export class Storage {
 
   /** Go on from another state at the moment `t`; switches stay as they are. */
   write(state: State, t: number): void {
+    this.set(
+      state.map((value, i) => value * (this.#sizes[i] ?? 1)),
+      t,
+    );
+  }
+
+  /** The same, in volts and amps. */
+  set(values: State, t: number): void {
     for (const each of this.#turn) each.turns = 0;
     restart(
       this.#system,
       t,
       new Map<Capacitor | Inductor, number>(
-        [...this.#capacitors, ...this.#coils].map((each, i) => [
-          each,
-          (state[i] ?? 0) * (this.#sizes[i] ?? 1),
-        ]),
+        [...this.#capacitors, ...this.#coils].map((each, i) => [each, values[i] ?? 0]),
       ),
     );
   }
@@ -172,12 +226,15 @@ function nearOf(all: readonly Turn[]): (turn: Turn) => number {
 }
 
 /** Of one kind: volts are near or far by the largest volts, amps by the largest amps. */
+const tremblingOf = ({ variation }: Turn, patience: number): number =>
+  TREMBLING * patience * variation + NOTHING;
+
 function arrivalOf(all: readonly Turn[], patience: number): Arrival {
   const near = nearOf(all);
   let found: Arrival = 'yes';
   for (const turn of all) {
     const net = turn.last - turn.start;
-    if (abs(net) <= TREMBLING * patience * turn.variation + NOTHING) continue;
+    if (abs(net) <= tremblingOf(turn, patience)) continue;
     // What creeps to its end goes one way: so small a step back and forth is trembling too.
     const creeps = net * turn.before > 0;
     if (turn.turns > 2 && !creeps && abs(net) <= NOISE * max(abs(turn.last), turn.variation)) {

@@ -7,6 +7,7 @@ import { FloatingNodeError, NetlistError, NoConvergenceError, SourceLoopError } 
 import { solveCircuit, type Solved } from '../analyse';
 import { readNetlist } from '../spice/read';
 import { System } from './system';
+import { paceOf, runTransient } from './transient';
 
 const solve = (...lines: string[]) => solveCircuit(readNetlist(['title', ...lines].join('\n')));
 
@@ -215,4 +216,31 @@ test('the same system solved again after other values keeps its accuracy', () =>
   system.operatingPoint();
   expect(system.blownFuses()).toEqual(['r1']);
   expect(system.volts('b')).toBeLessThan(1e-6);
+});
+
+test('a run in pieces that hands on its pace arrives where the whole one does, in hardly more steps', () => {
+  const ringing = readNetlist(
+    't\nV1 a 0 SIN(0 10 50)\nL1 a b 0.1\nR1 b c 5\nC1 c 0 100u\nD1 c d DX\nR2 d 0 200\n.model DX D(IS=1e-9)',
+  );
+  const run = (pieces: number, handsOn: boolean) => {
+    const system = new System(ringing);
+    system.operatingPoint();
+    const pace = paceOf(system);
+    let steps = 0;
+    for (let i = 0; i < pieces; i += 1)
+      runTransient(
+        system,
+        {
+          ...{ from: (0.1 * i) / pieces, to: (0.1 * (i + 1)) / pieces, most: 2e-4 },
+          ...(handsOn && { pace }),
+        },
+        () => void (steps += 1),
+      );
+    return { steps, volts: system.volts('c')! };
+  };
+  const whole = run(1, false);
+  const pieces = run(25, true);
+  expect(Math.abs(pieces.volts - whole.volts)).toBeLessThan(0.01);
+  expect(pieces.steps).toBeLessThan(1.1 * whole.steps);
+  expect(run(25, false).steps).toBeGreaterThan(1.2 * whole.steps);
 });

@@ -1,14 +1,29 @@
 /**
  * Sparse LU of a real matrix in two stages. Most of a circuit stays as it is while Newton's method
  * looks for the voltages of a few junctions: it is eliminated once a step (`begin`), and every
- * iteration goes on from there with the few unknowns that are left (`resume`). Orders are kept, see
- * `elimination.ts`, until a pivot has become too small for its row.
+ * iteration goes on from there with the few unknowns that are left (`resume`). Where what is left is as
+ * good as everything, as in a net with a junction at every third node, holding it back fills the matrix
+ * for nothing: then all is eliminated in every iteration, in the order that is best for all. Orders are
+ * kept, see `elimination.ts`, until a pivot has become too small for its row.
  */
 import { abs, isFinite } from '../arithmetic';
 import type { Factored } from './complex-lu';
-import { findOrder, largestOf, STALE, type Entry, type Place, type Program } from './elimination';
+import {
+  findOrder,
+  largestOf,
+  STALE,
+  type Entry,
+  type Order,
+  type Place,
+  type Program,
+} from './elimination';
 import { Recent } from '../recent';
 import type { Pattern } from './pattern';
+
+/** Multiplications of a second stage from which on the other way is looked at. */
+const MUCH = 2000;
+/** Iterations that one first stage serves: few in a step of time, more at an operating point. */
+const ITERATIONS = 3;
 
 /** An order found for a pattern: first what stays, then, of the entries in `rest`, what changes. */
 interface Orders {
@@ -33,6 +48,7 @@ export class StagedLu {
   #orders: Orders | undefined;
   /** The step's values as given, and after the first stage. */
   #given: Float64Array = new Float64Array(0);
+  #givenB: Float64Array = new Float64Array(0);
   #early = new Float64Array(0);
   readonly #earlyB: Float64Array;
   /** Entries of the second stage, side by side. */
@@ -61,14 +77,18 @@ export class StagedLu {
     return this.#orders?.late?.targets.length ?? this.#pattern.size;
   }
 
-  /** First stage. Neither `a` (by slot; kept) nor `b` (by row) is changed. */
+  /** First stage. Neither `a` (by slot) nor `b` (by row) is changed; both are looked at again. */
   begin(a: Float64Array, b: Float64Array): void {
     this.#given = a;
+    this.#givenB = b;
     this.#orders ??= orders.get(this.#key);
     if (!this.#orders || !this.#eliminate(this.#orders.early, a, false)) this.#order(a);
-    const { early } = this.#orders!;
-    this.#earlyB.set(b);
-    forward(early, this.#early, this.#earlyB);
+    this.#forwardEarly();
+  }
+
+  #forwardEarly(): void {
+    this.#earlyB.set(this.#givenB);
+    forward(this.#orders!.early, this.#early, this.#earlyB);
   }
 
   #eliminate(program: Program, a: Float64Array, fresh: boolean): boolean {
@@ -79,6 +99,17 @@ export class StagedLu {
   }
 
   #order(a: Float64Array): void {
+    this.#take(this.#firstOf(a, this.#open), a);
+  }
+
+  #take(found: Orders, a: Float64Array): void {
+    this.#orders = found;
+    orders.set(this.#key, found);
+    this.#eliminate(found.early, a, true);
+  }
+
+  /** @param open - Unknowns that may be eliminated first. */
+  #firstOf(a: Float64Array, open: ReadonlySet<number>): Orders {
     const { size, rows, columns, count } = this.#pattern;
     const entries: Entry[] = [];
     for (let slot = 1; slot < count; slot += 1)
@@ -89,9 +120,9 @@ export class StagedLu {
         re: a[slot] ?? 0,
         im: 0,
       });
-    const found = findOrder(size, entries, count, this.#open, largestOf(size, entries));
+    const found = findOrder(size, entries, count, open, largestOf(size, entries));
     const places = new Map(found.rest.map(({ slot: from }, i) => [from, i]));
-    this.#orders = {
+    return {
       early: found.program,
       rest: found.rest,
       late: undefined,
@@ -99,8 +130,6 @@ export class StagedLu {
       hotFrom: Int32Array.from(this.#hot),
       hotTo: Int32Array.from(this.#hot, (hot) => places.get(hot) ?? 0),
     };
-    orders.set(this.#key, this.#orders);
-    this.#eliminate(found.program, a, true);
   }
 
   /**
@@ -109,15 +138,15 @@ export class StagedLu {
    * @returns the unknown (column) that is not determined, where the matrix is singular.
    */
   resume(a: Float64Array, b: Float64Array): Factored {
-    const known = this.#orders!;
-    if (!known.late || !this.#finish(known.late, a, false)) {
-      const failed = this.#orderLate(known, a);
+    const { late } = this.#orders!;
+    if (!late || !this.#finish(late, a, false)) {
+      const failed = this.#orderLate(a);
       if (failed !== undefined) return { ok: false, unknown: failed };
     }
     const from = this.#earlyB;
     const to = this.#lateB;
     for (let i = 0; i < to.length; i += 1) to[i] = (from[i] ?? 0) + (b[i] ?? 0);
-    forward(known.late!, this.#late, to);
+    forward(this.#orders!.late!, this.#late, to);
     return { ok: true };
   }
 
@@ -138,7 +167,24 @@ export class StagedLu {
   }
 
   /** @returns the undetermined unknown, if there is one. */
-  #orderLate(found: Orders, a: Float64Array): number | undefined {
+  #orderLate(a: Float64Array): number | undefined {
+    const { undetermined } = this.#secondOf(a);
+    if (undetermined !== undefined) return undetermined;
+    const staged = this.#orders!;
+    if (staged.early.pivotSlots.length > 0 && staged.late!.targets.length > MUCH) {
+      this.#take(this.#firstOf(this.#given, NONE), this.#given);
+      const whole = this.#secondOf(a);
+      if (whole.undetermined !== undefined || workOf(this.#orders!) > workOf(staged))
+        this.#take(staged, this.#given);
+      this.#forwardEarly();
+    }
+    this.#finish(this.#orders!.late!, a, true);
+    return undefined;
+  }
+
+  /** Finds the second stage's order and keeps it, where everything is determined. */
+  #secondOf(a: Float64Array): Order {
+    const found = this.#orders!;
     this.#gather(a, found.from.length);
     const entries = found.rest.map(({ row, column }, slot) => ({
       row,
@@ -156,10 +202,8 @@ export class StagedLu {
       this.#before(a),
       without(size, found.early.pivotRows),
     );
-    if (order.undetermined !== undefined) return order.undetermined;
-    found.late = order.program;
-    this.#finish(order.program, a, true);
-    return undefined;
+    if (order.undetermined === undefined) found.late = order.program;
+    return order;
   }
 
   /** Largest entry of each column of the whole matrix as it stands. */
@@ -185,6 +229,12 @@ export class StagedLu {
     return backward(this.#orders!.early, this.#early, this.#earlyB, x);
   }
 }
+
+const NONE: ReadonlySet<number> = new Set();
+
+/** Multiplications of a first stage and of the iterations that go on from it. */
+const workOf = ({ early, late }: Orders): number =>
+  early.targets.length + ITERATIONS * (late?.targets.length ?? 0);
 
 /** All indices up to a size but those. */
 function without(size: number, gone: Iterable<number>): Set<number> {

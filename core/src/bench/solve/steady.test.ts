@@ -171,10 +171,10 @@ test('a search that begins at the rest of a like circuit ends at the same figure
     'C1 p 0 220u',
     `RL p 0 ${load}`,
   ];
-  const { stored } = steadyState(circuit(...lines(470)), []);
-  expect(stored!.get('c1')).toBeGreaterThan(290);
+  const { rest } = steadyState(circuit(...lines(470)), []);
+  expect(rest!.stored.get('c1')).toBeGreaterThan(290);
   const cold = steadyState(circuit(...lines(300)), [at('p')]).values[0]!;
-  const warm = steadyState(circuit(...lines(300)), [at('p')], { near: stored }).values[0]!;
+  const warm = steadyState(circuit(...lines(300)), [at('p')], { near: rest }).values[0]!;
   near(warm.mean, cold.mean, 5e-4);
   near(warm.rms, cold.rms, 5e-3);
 });

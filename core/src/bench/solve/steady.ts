@@ -6,7 +6,7 @@
 import type { Circuit } from '../circuit';
 import { byPhasors, isForPhasors } from './by-phasors';
 import { byTurns } from './by-turns';
-import type { Stored } from './periodic';
+import type { Rest } from './foresight';
 import { reader, type Quantity } from './quantity';
 import { frozen, rhythmOf } from './rhythm';
 import type { Settled } from './stretch';
@@ -14,15 +14,15 @@ import { System, type SystemOptions } from './system';
 
 export interface SteadyState {
   readonly values: readonly Settled[];
-  /** What was stored at the end, for a circuit like this one to begin with. */
-  readonly stored?: Stored;
+  /** What was stored at the end, and learned on the way, for a circuit like this one to begin with. */
+  readonly rest?: Rest;
   /** False where turns still differed when the search ended, or where none is like another. */
   readonly settled: boolean;
 }
 
 export interface SteadyOptions extends SystemOptions {
   readonly at?: number;
-  readonly near?: Stored | undefined;
+  readonly near?: Rest | undefined;
 }
 
 /**

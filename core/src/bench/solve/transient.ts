@@ -22,7 +22,28 @@ export interface TransientOptions {
   readonly every?: number;
   /** Steps after which it gives up. */
   readonly mostSteps?: number;
+  /** Where an earlier run of the same system ended, to go on as it went; brought up to date. */
+  readonly pace?: Pace;
 }
+
+/** How the steps go: what a run hands on to the one that follows on it. */
+export interface Pace {
+  /** Length that the next step may have, s; 0 before the first. */
+  h: number;
+  /** Length of the last one, s. */
+  last: number;
+  /** Something jumped just now: the past foretells nothing. */
+  jumped: boolean;
+  /** The solution before the last step. */
+  readonly earlier: Float64Array;
+}
+
+export const paceOf = ({ x }: System): Pace => ({
+  h: 0,
+  last: 0,
+  jumped: true,
+  earlier: new Float64Array(x.length),
+});
 
 /** Steps within the length of the longest one; a switch that works itself would take any number. */
 const MOST_STEPS_AT_ONCE = 20_000;
@@ -50,6 +71,7 @@ export function runTransient(
     corner = 0.05,
     every = NEVER,
     mostSteps = 2_000_000,
+    pace = paceOf(system),
   }: TransientOptions,
   seen: (t: number) => boolean | void,
 ): void {
@@ -61,12 +83,11 @@ export function runTransient(
   const least = max(1e-15, min(most, to - from) * 1e-9);
   const before = new Float64Array(x.length);
   let t = from;
-  let h = min(most, to - from) / 100;
   // Where the solution will be if it goes on as it went: Newton's method begins there.
-  const earlier = new Float64Array(x.length);
   const ahead = new Float64Array(x.length);
-  let last = 0;
-  let jumped = true;
+  const { earlier } = pace;
+  let { last, jumped } = pace;
+  let h = pace.h > 0 ? min(pace.h, most) : min(most, to - from) / 100;
   // The moment from which one longest step is being made, and how many it has taken.
   let reached = from;
   let since = 0;
@@ -142,6 +163,9 @@ export function runTransient(
     jumped = flips !== undefined || abs(t - next) <= least;
     h = jumped ? min(most / 50, step) : min(2 * step, allowed, most);
     if (jumped) h = max(h, least * 16);
+    pace.h = h;
+    pace.last = last;
+    pace.jumped = jumped;
     if (seen(t) === false) return;
   }
 }
