@@ -6,6 +6,7 @@ import { App } from './app';
 import { ApiProblem } from './data/api';
 import { startOutbox } from './data/outbox-runner';
 import { countPresses } from './data/presses';
+import { openJobsOptions, sessionOptions, shopOptions } from './data/queries';
 import { readSpilled } from './data/quick-store';
 import './theme/theme.css';
 import { applyTheme } from './theme/theme';
@@ -38,5 +39,22 @@ function render(): void {
   );
 }
 
-// A moment at most: fields show what was typed before from their first drawing on.
-void Promise.race([readSpilled(), new Promise((resolve) => setTimeout(resolve, 300))]).then(render);
+const onToday = window.location.pathname === '/';
+
+/** What Today shows: the page's own answer bade the browser ask for it, and mostly it is here by now. */
+async function firstAnswers(): Promise<unknown> {
+  const session = await queries.fetchQuery(sessionOptions());
+  if (!session.person) return;
+  return Promise.all([
+    queries.prefetchInfiniteQuery(openJobsOptions()),
+    queries.prefetchQuery(shopOptions()),
+  ]);
+}
+
+/** Longer the first drawing does not wait for what it shows. */
+const MOMENT_MS = 300;
+
+// Today is drawn once, with its visits; elsewhere fields show what was typed before from their first drawing on.
+const spilled = readSpilled();
+const ready = (onToday ? firstAnswers() : spilled).catch(() => undefined);
+void Promise.race([ready, new Promise((resolve) => setTimeout(resolve, MOMENT_MS))]).then(render);

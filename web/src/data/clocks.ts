@@ -1,8 +1,9 @@
 /** Clocks, and proofs of dead that were lost, of every job on this device, wherever in the app somebody stands. */
-import type { Lost } from '@jeitinho/core';
+import type { JobResource, Lost } from '@jeitinho/core';
 import { CLOCK_KINDS, clocksOf, type RunningClock } from '@jeitinho/core/job';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { foldedLog } from './folded';
+import { useMemo } from 'react';
 import { localStore, type LocalStore } from './local-store';
 
 export interface JobClock extends RunningClock {
@@ -29,13 +30,23 @@ export interface OnDevice {
  * @param now - Milliseconds since the epoch.
  */
 export async function jobsOnDevice(now: number, store: LocalStore = localStore): Promise<OnDevice> {
+  return runningIn(await store.jobs.bulkGet(await begunLately(now, store)), store);
+}
+
+async function begunLately(now: number, store: LocalStore): Promise<string[]> {
   const since = new Date(now - LATELY_MS).toISOString();
   const begun = await store.entries.where('kind').anyOf(CLOCK_KINDS).toArray();
-  const jobs = [...new Set(begun.filter(({ at }) => at > since).map(({ jobId }) => jobId))];
+  return [...new Set(begun.filter(({ at }) => at > since).map(({ jobId }) => jobId))].sort();
+}
+
+async function runningIn(
+  jobs: readonly (JobResource | undefined)[],
+  store: LocalStore,
+): Promise<OnDevice> {
   const all = await Promise.all(
-    jobs.map(async (jobId): Promise<OnDevice> => {
-      const job = await store.jobs.get(jobId);
+    jobs.map(async (job): Promise<OnDevice> => {
       if (!job?.sheet) return { clocks: [], lost: [] };
+      const { id: jobId } = job;
       const { sheet, state } = foldedLog(job.sheet, await store.entries.where({ jobId }).toArray());
       if (state.signed) return { clocks: [], lost: [] };
       const unit = job.unit.label;
@@ -54,7 +65,16 @@ export async function jobsOnDevice(now: number, store: LocalStore = localStore):
 
 const NOTHING: OnDevice = { clocks: [], lost: [] };
 
-/** Read again whenever an entry is written. */
+/** Read again whenever an entry is written; the jobs and their sheets only when they change. */
 export function useJobsOnDevice(): OnDevice {
-  return useLiveQuery(() => jobsOnDevice(Date.now()), [], NOTHING);
+  const begun = useLiveQuery(async () => (await begunLately(Date.now(), localStore)).join(), []);
+  const jobs = useLiveQuery(
+    async () => (begun === undefined ? undefined : localStore.jobs.bulkGet(begun.split(','))),
+    [begun],
+  );
+  const running = useLiveQuery(async () => jobs && runningIn(jobs, localStore), [jobs]) ?? NOTHING;
+  // Most entries leave the clocks as they are: then nothing is drawn anew.
+  const sign = JSON.stringify(running);
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => running, [sign]);
 }

@@ -52,3 +52,13 @@ test('beside another device, or one that had not seen all, each number counts', 
     expect(foldedLog(written, [...others, entry('c', { seq: 5 })])).not.toBe(before);
   }
 });
+
+test('a sheet read from the store once more is the same sheet; one that says something else is not', () => {
+  const log = [opened, entry('a')];
+  const before = foldedLog(written, log);
+  expect(foldedLog(structuredClone(written), log)).toBe(before);
+  const other = structuredClone(written);
+  other.title = 'Something else';
+  expect(foldedLog(other, log)).not.toBe(before);
+  expect(foldedLog(other, log).sheet.title).toBe('Something else');
+});

@@ -45,8 +45,28 @@ function alone(counted: readonly LocalEntry[]): boolean {
   return counted.every((entry) => entry.device === undefined || (entry.seen ?? 0) >= others);
 }
 
+const asFirstRead = new WeakMap<WrittenSheet, WrittenSheet>();
+
+/** A sheet that was read from the store once more is another object, and folds to the same. */
+function oneOf(written: WrittenSheet): WrittenSheet {
+  const known = asFirstRead.get(written);
+  if (known) return known;
+  const { id, revision } = written;
+  const same = kept.find(
+    ({ written: each }) =>
+      each === written ||
+      (each.id === id &&
+        each.revision === revision &&
+        JSON.stringify(each) === JSON.stringify(written)),
+  );
+  const one = same?.written ?? written;
+  asFirstRead.set(written, one);
+  return one;
+}
+
 /** @param entries - In any order; what the server refused does not count. */
-export function foldedLog(written: WrittenSheet, entries: readonly LocalEntry[]): Folded {
+export function foldedLog(read: WrittenSheet, entries: readonly LocalEntry[]): Folded {
+  const written = oneOf(read);
   const counted = entries.filter(({ sendState }) => sendState !== 'refused');
   const sign = foldingSign(counted);
   const known = kept.find((each) => each.written === written && each.sign === sign);
