@@ -1,5 +1,4 @@
 /** Playwright's test with a running Jeitinho, shared by the tests of a worker. */
-import { setTimeout as pause } from 'node:timers/promises';
 import { test as base, expect, type Page } from '@playwright/test';
 import { freePort, Jeitinho } from './jeitinho';
 import { kept, provenDead } from './proven-dead';
@@ -58,38 +57,51 @@ export const test = base.extend<
 
 export { expect, type Page };
 
-/** The page answers within a few frames: looked at that often, a whole walk does not wait on us. */
-const SOON = { intervals: [20, 30, 50, 80, 120, 250] };
-
 /** Types a figure into the field in hand and keeps it with Enter; waits until it is written down. */
 export async function reading(page: Page, typed: string): Promise<void> {
   const before = await opened(page);
   await page.keyboard.type(typed);
   await page.keyboard.press('Enter');
-  await expect.poll(() => rollCount(page), SOON).toBeGreaterThan(before);
+  await rollBeyond(page, before);
 }
 
 /** Presses a key and waits until something was written down. */
 export async function press(page: Page, key: string): Promise<void> {
   const before = await opened(page);
   await page.keyboard.press(key);
-  await expect.poll(() => rollCount(page), SOON).toBeGreaterThan(before);
+  await rollBeyond(page, before);
 }
 
 /** Waits until the job's opening has come from the server, so that it is not taken for a new entry. */
-export async function opened(page: Page): Promise<number> {
-  await expect.poll(() => rollCount(page), SOON).toBeGreaterThan(0);
-  return rollCount(page);
-}
+export const opened = (page: Page): Promise<number> => rollBeyond(page, 0);
 
 /** How many lines the roll has, as its tab says, once all of them are in the device's store. */
-export async function rollCount(page: Page): Promise<number> {
-  // From then on a reload loses nothing.
-  while ((await page.locator('[role="status"][aria-busy="true"]').count()) > 0) await pause(10);
-  // Behind a dialog it is hidden from readers, and still counts.
-  const text = await page.getByRole('tab', { name: /^Roll/, includeHidden: true }).innerText();
-  return Number(/\d+/.exec(text)?.[0] ?? 0);
+export const rollCount = (page: Page): Promise<number> => rollBeyond(page, -1);
+
+/**
+ * Waits for more lines in the roll than so many, all of them in the device's store: from then on a reload loses
+ * nothing. Watched from within the page, frame by frame: asked from outside it is a good part of a whole walk.
+ */
+async function rollBeyond(page: Page, before: number): Promise<number> {
+  const found = await page.waitForFunction(
+    (least) => {
+      if (document.querySelector('[role="status"][aria-busy="true"]')) return false;
+      // Behind a dialog it is hidden from readers, and still counts.
+      const tab = [...document.querySelectorAll('[role="tab"]')].find((each) =>
+        each.textContent.startsWith('Roll'),
+      );
+      const lines = Number(/\d+/.exec(tab?.textContent ?? '')?.[0] ?? (tab ? 0 : -1));
+      return lines > least && { lines };
+    },
+    before,
+    { timeout: WRITTEN_MS },
+  );
+  const { lines } = (await found.jsonValue()) as { lines: number };
+  return lines;
 }
+
+/** As patient as an expectation. */
+const WRITTEN_MS = 90_000;
 
 /** How a person works the page: keys, or a thumb. */
 export interface Hand {
