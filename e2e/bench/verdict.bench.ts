@@ -90,7 +90,6 @@ test('Enter to verdict', async ({ page, newJob, context }) => {
   }
   const baseline = summary((await taken(blank)).times);
   await page.bringToFront();
-  await page.clock.install();
   const id = await newJob('rooftop');
   await bridgeDead(page, id);
   const field = page.getByRole('textbox', { name: /^Reading/ });
