@@ -43,7 +43,8 @@ const onToday = window.location.pathname === '/';
 
 /** What Today shows: the page's own answer bade the browser ask for it, and mostly it is here by now. */
 async function firstAnswers(): Promise<unknown> {
-  const session = await queries.fetchQuery(sessionOptions());
+  // Without the server it is not asked twice: what the device keeps is drawn at once.
+  const session = await queries.fetchQuery({ ...sessionOptions(), retry: false });
   if (!session.person) return;
   return Promise.all([
     queries.prefetchInfiniteQuery(openJobsOptions()),

@@ -166,10 +166,13 @@ export class Storage {
     return Float64Array.from([...of(this.#turn.slice(0, split)), ...of(this.#turn.slice(split))]);
   }
 
-  /** Whether the last turn ended where it began. */
+  /** Whether the last turn ended where it began. Where nothing is stored there is nothing to tell it by. */
   closed(): boolean {
     const trifles = this.trifles();
-    return this.#turn.every(({ start, last }, i) => abs(last - start) <= (trifles[i] ?? 0));
+    return (
+      this.#turn.length > 0 &&
+      this.#turn.every(({ start, last }, i) => abs(last - start) <= (trifles[i] ?? 0))
+    );
   }
 
   /** How far it is from here to another state, the store that has farthest, in ways that are near. */

@@ -30,6 +30,8 @@ interface Orders {
   readonly early: Program;
   readonly rest: readonly Place[];
   late: Program | undefined;
+  /** Whether holding back was weighed against not doing so. */
+  weighed: boolean;
   /** Where the entries of the second stage come from. */
   readonly from: Int32Array;
   /** Hot slots, and where among those entries they are. */
@@ -126,6 +128,7 @@ export class StagedLu {
       early: found.program,
       rest: found.rest,
       late: undefined,
+      weighed: open.size === 0,
       from: Int32Array.from(found.rest, ({ slot: from }) => from),
       hotFrom: Int32Array.from(this.#hot),
       hotTo: Int32Array.from(this.#hot, (hot) => places.get(hot) ?? 0),
@@ -171,7 +174,8 @@ export class StagedLu {
     const { undetermined } = this.#secondOf(a);
     if (undetermined !== undefined) return undetermined;
     const staged = this.#orders!;
-    if (staged.early.pivotSlots.length > 0 && staged.late!.targets.length > MUCH) {
+    if (!staged.weighed && staged.late!.targets.length > MUCH) {
+      staged.weighed = true;
       this.#take(this.#firstOf(this.#given, NONE), this.#given);
       const whole = this.#secondOf(a);
       if (whole.undetermined !== undefined || workOf(this.#orders!) > workOf(staged))
