@@ -21,7 +21,7 @@ import type { TrackOptions, Update } from '../meter/over-time';
 import { track } from '../meter/track';
 import { recentOf } from '../recent';
 import { withoutWays } from '../solve/foresight';
-import type { Stored } from '../solve/periodic';
+import type { Stored } from '../solve/stored';
 import { quieted } from '../solve/quieted';
 import { System } from '../solve/system';
 import { runTransient, startFromInitial } from '../solve/transient';

@@ -2,7 +2,7 @@
 import type { Circuit } from '../circuit';
 import { Capacitor } from '../elements/capacitor';
 import type { Rest } from '../solve/foresight';
-import type { Stored } from '../solve/periodic';
+import type { Stored } from '../solve/stored';
 import { quieted } from '../solve/quieted';
 import { rhythmOf } from '../solve/rhythm';
 import { steadyState } from '../solve/steady';

@@ -6,7 +6,7 @@
  * @see Eddy, “Extrapolating to the limit of a vector sequence” (1979): reduced rank extrapolation.
  */
 import { sqrt } from '../arithmetic';
-import type { State } from './periodic';
+import type { State } from './stored';
 import { nth } from '../../numeric/nth';
 
 /**

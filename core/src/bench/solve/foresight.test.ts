@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { Foresight, type Way } from './foresight';
-import type { State } from './periodic';
+import type { State } from './stored';
 
 const NAMES = ['c1', 'c2', 'l1'];
 const ONES = Float64Array.from([1, 1, 1]);

@@ -9,7 +9,7 @@
 import { abs, max, sqrt } from '../arithmetic';
 import { nth } from '../../numeric/nth';
 import { dot } from './extrapolate';
-import type { State, Stored } from './periodic';
+import type { Pass, State, Stored } from './stored';
 
 /** One pair, by the names of what stores: the start went so far, and with it the turn's way changed. */
 export interface Way {
@@ -29,12 +29,6 @@ export interface Rest {
  */
 export const withoutWays = (rest: Rest | undefined): Rest | undefined =>
   rest && { stored: rest.stored, ways: [] };
-
-/** One turn: where it began and how far it went, volts and amps. */
-export interface Pass {
-  readonly start: State;
-  readonly went: State;
-}
 
 interface Pair {
   readonly start: State;

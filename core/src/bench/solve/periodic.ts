@@ -2,8 +2,8 @@
 import { abs, max, min } from '../arithmetic';
 import { Capacitor } from '../elements/capacitor';
 import { Inductor } from '../elements/inductor';
-import type { Pass } from './foresight';
 import type { System } from './system';
+import type { Pass, State, Stored } from './stored';
 import { restart } from './transient';
 import { nth } from '../../numeric/nth';
 
@@ -33,12 +33,6 @@ interface Turn {
   /** Turns since it was set. */
   turns: number;
 }
-
-/** Volts of the capacitors and amps of the coils, each by its own size: what is near or far compares. */
-export type State = Float64Array;
-
-/** What a circuit holds when it has settled: volts of capacitors, amps of coils, by name. */
-export type Stored = ReadonlyMap<string, number>;
 
 /** Of the largest of its kind: the size of a store that holds nothing. */
 const SMALLEST = 1e-3;
