@@ -1,6 +1,6 @@
 /** Clocks of every job on the device, from its own store. */
 import { smallSheet } from '../../../core/test/small-sheet';
-import { jobsOnDevice } from './clocks';
+import { begunLately, runningIn } from './clocks';
 import { LocalStore } from './local-store';
 import { recordEntry } from './record';
 
@@ -18,8 +18,10 @@ afterEach(() => store.close());
 const target = (jobId: string) => ({ jobId, written: smallSheet, author: 'Ana' });
 const named = (jobId: string, name: string, seconds: number) =>
   recordEntry(target(jobId), 'clock', { name, seconds, meanwhile: '' }, store);
+const onDevice = async (now: number) =>
+  runningIn(await store.jobs.bulkGet(await begunLately(now, store)), store);
 const shown = async (now = Date.now()) =>
-  (await jobsOnDevice(now, store)).clocks.map(({ name, unit }) => `${unit}: ${name}`);
+  (await onDevice(now)).clocks.map(({ name, unit }) => `${unit}: ${name}`);
 
 test('all jobs together, in the order in which they end', async () => {
   await named('a', 'Soak', 600);

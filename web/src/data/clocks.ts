@@ -2,8 +2,8 @@
 import type { JobResource, Lost } from '@jeitinho/core';
 import { CLOCK_KINDS, clocksOf, type RunningClock } from '@jeitinho/core/job';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { foldedLog } from './folded';
 import { useMemo } from 'react';
+import { foldedLog } from './folded';
 import { localStore, type LocalStore } from './local-store';
 
 export interface JobClock extends RunningClock {
@@ -26,20 +26,17 @@ export interface OnDevice {
 }
 
 /**
- * What runs and what was lost in the jobs of this device that are not signed.
+ * Jobs of this device in which something was begun that runs.
  * @param now - Milliseconds since the epoch.
  */
-export async function jobsOnDevice(now: number, store: LocalStore = localStore): Promise<OnDevice> {
-  return runningIn(await store.jobs.bulkGet(await begunLately(now, store)), store);
-}
-
-async function begunLately(now: number, store: LocalStore): Promise<string[]> {
+export async function begunLately(now: number, store: LocalStore): Promise<string[]> {
   const since = new Date(now - LATELY_MS).toISOString();
   const begun = await store.entries.where('kind').anyOf(CLOCK_KINDS).toArray();
   return [...new Set(begun.filter(({ at }) => at > since).map(({ jobId }) => jobId))].sort();
 }
 
-async function runningIn(
+/** What runs and what was lost in those of them that are not signed. */
+export async function runningIn(
   jobs: readonly (JobResource | undefined)[],
   store: LocalStore,
 ): Promise<OnDevice> {
@@ -67,6 +64,7 @@ const NOTHING: OnDevice = { clocks: [], lost: [] };
 
 /** Read again whenever an entry is written; the jobs and their sheets only when they change. */
 export function useJobsOnDevice(): OnDevice {
+  // In one word: the same jobs are the same answer.
   const begun = useLiveQuery(async () => (await begunLately(Date.now(), localStore)).join(), []);
   const jobs = useLiveQuery(
     async () => (begun === undefined ? undefined : localStore.jobs.bulkGet(begun.split(','))),

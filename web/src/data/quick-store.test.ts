@@ -53,3 +53,18 @@ test('a store that refuses an older text does not bring it back', async () => {
   writeQuick('c', '');
   expect(readQuick('c')).toBe('');
 });
+
+test('what is typed before the large store was read is not overtaken by what lay there', async () => {
+  globalThis.localStorage = quickStore(40) as unknown as Storage;
+  await localStore.documents.put({ key: 'draft:d', value: 'an older text' });
+  await localStore.documents.put({ key: 'draft:e', value: 'another' });
+  jest.resetModules();
+  const { readQuick, readSpilled, writeQuick } = await import('./quick-store');
+  const reading = readSpilled();
+  writeQuick('d', 'typed just now');
+  await reading;
+  expect(readQuick('d')).toBe('typed just now');
+  expect(readQuick('e')).toBe('another');
+  await settled();
+  expect(await localStore.documents.get('draft:d')).toBeUndefined();
+});

@@ -19,15 +19,23 @@ function tell(next: typeof told): void {
   for (const listener of listeners) listener();
 }
 
-/** Read back what went into the large store before; once, before anything is drawn. */
+/** Keys written before the large store was read: what it held under them is old. */
+let writtenFirst: Set<string> | undefined = new Set();
+
+/** Read back what went into the large store before; once, at the start. */
 export async function readSpilled(): Promise<void> {
   try {
     const kept = await localStore.documents.where('key').startsWith(documentKey('')).toArray();
-    for (const { key, value } of kept)
-      spilled.set(key.slice(documentKey('').length), String(value));
+    for (const { key: stored, value } of kept) {
+      const key = stored.slice(documentKey('').length);
+      if (spilled.has(key)) continue;
+      if (writtenFirst?.has(key)) void localStore.documents.delete(stored).catch(() => undefined);
+      else spilled.set(key, String(value));
+    }
   } catch {
     // No large store either: the page works, and says it when something is typed.
   }
+  writtenFirst = undefined;
 }
 
 export function readQuick(key: string): string {
@@ -41,6 +49,7 @@ export function readQuick(key: string): string {
 }
 
 export function writeQuick(key: string, text: string): void {
+  writtenFirst?.add(key);
   try {
     if (text === '') localStorage.removeItem(PREFIX + key);
     else localStorage.setItem(PREFIX + key, text);

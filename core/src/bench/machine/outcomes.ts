@@ -71,8 +71,13 @@ export function givenFor(
 /** Volts of a node. A thermometer's stands by itself, a source to ground; anything else is solved for. */
 function levelAtRest(circuit: Circuit, node: string): number {
   for (const element of circuit.elements)
-    if (element.kind === 'voltage' && element.wave.kind === 'dc')
-      if (element.nodes[0] === node && element.nodes[1] === GROUND) return element.wave.value;
+    if (
+      element.kind === 'voltage' &&
+      element.wave.kind === 'dc' &&
+      element.nodes[0] === node &&
+      element.nodes[1] === GROUND
+    )
+      return element.wave.value;
   const quantity: Quantity = { kind: 'volts', plus: node, minus: GROUND };
   return nth(steadyState(circuit, [quantity], { air: AIR }).values, 0).mean;
 }
