@@ -8,6 +8,8 @@ import { refusalOf } from './admission/refusal-of';
 import { assess } from '../diagnose/assess';
 import type { EntryKind } from './kinds/index';
 import { foldJob } from './fold/fold';
+import { JobFold } from './fold/job-fold';
+import { kindOf } from './kinds/index';
 import { progressOf, TRAIL } from './trail/trail';
 import { clocksOf } from './clocks/clocks';
 import { dischargeOf } from '../conditions/discharge';
@@ -53,6 +55,25 @@ test('whatever the log holds, everything shown of it can be computed', () => {
       expect(JSON.stringify(report)).not.toContain('NaN');
     }),
     { numRuns: 200 },
+  );
+});
+
+test('a fold that goes on with one more entry is the fold of all of them, and the one before stays as it was', () => {
+  fc.assert(
+    fc.property(logs, fc.boolean(), (steps, lawful) => {
+      const entries = written(steps, lawful);
+      let fold = new JobFold(sheet, entries.slice(0, 1));
+      entries.slice(1).forEach((entry, i) => {
+        const before = { ...fold.state() };
+        const next = fold.followedBy(entry);
+        const anew = new JobFold(sheet, entries.slice(0, i + 2));
+        if (next) expect({ ...next.state() }).toEqual({ ...anew.state() });
+        else expect(kindOf(entry)?.withdraws?.(entry) ?? kindOf(entry)?.reshapes).toBeTruthy();
+        expect(before).toEqual({ ...fold.state() });
+        fold = next ?? anew;
+      });
+    }),
+    { numRuns: 60 },
   );
 });
 

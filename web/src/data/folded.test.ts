@@ -1,4 +1,5 @@
 import { smallSheet as written } from '../../../core/test/small-sheet';
+import { JobFold, type JobState } from '@jeitinho/core/job';
 import { foldedLog } from './folded';
 import type { LocalEntry } from './local-store';
 
@@ -61,4 +62,21 @@ test('a sheet read from the store once more is the same sheet; one that says som
   other.title = 'Something else';
   expect(foldedLog(other, log)).not.toBe(before);
   expect(foldedLog(other, log).sheet.title).toBe('Something else');
+});
+
+test('one more entry goes on from the fold before; what withdraws, or comes in between, folds anew', () => {
+  const goneOn = jest.spyOn(JobFold.prototype, 'followedBy');
+  const log = [opened, entry('a')];
+  const before = foldedLog(written, log);
+  const texts = ({ state }: { state: JobState }) => state.observed.map(({ body }) => body.text);
+  const more = foldedLog(written, [...log, entry('b')]);
+  expect(goneOn).toHaveBeenCalledTimes(1);
+  expect([texts(before), texts(more)]).toEqual([['a'], ['a', 'b']]);
+  const gone = entry('c', { kind: 'withdrawn', body: { entry: 'a', reason: '' } });
+  expect(texts(foldedLog(written, [...log, entry('b'), gone]))).toEqual(['b']);
+  goneOn.mockClear();
+  const between = entry('0a', { device: 'B', seq: 2 });
+  expect(texts(foldedLog(written, [...log, between]))).toEqual(['0a', 'a']);
+  expect(goneOn).not.toHaveBeenCalled();
+  goneOn.mockRestore();
 });

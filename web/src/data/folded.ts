@@ -12,6 +12,7 @@ export interface Folded {
 interface Kept extends Folded {
   readonly written: WrittenSheet;
   readonly sign: string;
+  readonly fold: JobFold;
 }
 
 /** The job on screen as it was and as it is, and what runs beside it. */
@@ -71,9 +72,17 @@ export function foldedLog(read: WrittenSheet, entries: readonly LocalEntry[]): F
   const sign = foldingSign(counted);
   const known = kept.find((each) => each.written === written && each.sign === sign);
   if (known) return known;
-  const fold = new JobFold(written, countedEntries(counted));
+  const fold = oneMore(written, counted, sign) ?? new JobFold(written, countedEntries(counted));
   // A plain copy: what is reckoned when first asked for is reckoned now.
-  const folded = { written, sign, sheet: fold.sheet, state: { ...fold.state() } };
+  const folded = { written, sign, fold, sheet: fold.sheet, state: { ...fold.state() } };
   kept = [folded, ...kept].slice(0, MOST_KEPT);
   return folded;
+}
+
+/** Where the log is a known one and an entry after all of it, it goes on from there. */
+function oneMore(written: WrittenSheet, counted: readonly LocalEntry[], sign: string) {
+  const before = kept.find((each) => each.written === written && sign.startsWith(`${each.sign};`));
+  if (before?.fold.length !== counted.length - 1) return undefined;
+  const last = inLogOrder(countedEntries(counted)).at(-1);
+  return last && before.fold.followedBy(last);
 }

@@ -92,6 +92,26 @@ export class JobFold {
     else this.#append(entry);
   }
 
+  /**
+   * This fold with one more entry, which has the last place in the log's order; it stays as it is itself.
+   * Undefined where the entry changes what came before it.
+   */
+  followedBy(entry: LoggedEntry): JobFold | undefined {
+    const target = kindOf(entry)?.withdraws?.(entry);
+    const earlier = target !== undefined && this.#places.has(target);
+    if (earlier || kindOf(entry)?.reshapes) return undefined;
+    const next = new JobFold(this.written);
+    next.#sheet = this.#sheet;
+    next.#draft = copyOf(this.#draft);
+    next.#log = [...this.#log];
+    next.#places = new Map(this.#places);
+    next.#newest = new Map(this.#newest);
+    next.#dangers = this.#dangers;
+    next.#withdrawn = new Map(this.#withdrawn);
+    next.#append(entry);
+    return next;
+  }
+
   /** Forget what is here and fold these, in any order. */
   *fold(entries: readonly LoggedEntry[]): Generator<void, void> {
     const ordered = inLogOrder(entries);
