@@ -1,7 +1,15 @@
 /** What to do next, reckoned between keys: never so long at a stretch that one would have to wait. */
 import { offersOf } from '@jeitinho/core';
 import { advising, type Advised } from '@jeitinho/core/diagnose';
-import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useContext,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
 import { useGoingOn } from '../../data/going-on';
 import { pricesOf } from '../../data/shop-prices';
 import { useOwnWay } from '../../data/own-way';
@@ -30,8 +38,10 @@ export function useAdviceToGoBy(): Advised | undefined {
   return by !== 'sheet' || known.advised.pinned !== undefined ? known.advised : undefined;
 }
 
-/** What was said last, of whatever moment. */
-export const useLastAdvice = (): Known | undefined => useContext(Advice);
+const Said = createContext<Known | undefined>(undefined);
+
+/** What was said last, of whatever moment: no key waits for it. */
+export const useLastAdvice = (): Known | undefined => useContext(Said);
 
 export function AdviceProvider({ children }: { readonly children: ReactNode }) {
   const { job, sheet, state } = useJob();
@@ -66,5 +76,10 @@ export function AdviceProvider({ children }: { readonly children: ReactNode }) {
     () => known && { advised: known.advised, fresh: known.of === asked },
     [known, asked],
   );
-  return <Advice.Provider value={value}>{children}</Advice.Provider>;
+  const said = useDeferredValue(value);
+  return (
+    <Advice.Provider value={value}>
+      <Said.Provider value={said}>{children}</Said.Provider>
+    </Advice.Provider>
+  );
 }

@@ -49,6 +49,18 @@ export interface JobContext {
 
 const Context = createContext<JobContext | undefined>(undefined);
 
+/** What no entry changes. */
+export type JobWriting = Pick<JobContext, 'job' | 'record'>;
+
+const Writing = createContext<JobWriting | undefined>(undefined);
+
+/** The job and how to add to it, for what is not to be drawn anew with every entry. */
+export function useWriting(): JobWriting {
+  const value = useContext(Writing);
+  if (!value) throw new Error('useWriting belongs below JobProvider');
+  return value;
+}
+
 const Entries = createContext<readonly LocalEntry[]>([]);
 
 /** All entries on the device, sent or not, also those the server refused: for what says how they stand. */
@@ -106,23 +118,24 @@ export function JobProvider({
   const { sheet, state } = folded;
 
   // Only when something is written: that the server answered is nothing that a card must be drawn anew for.
-  const latest = useRef<readonly LocalEntry[]>([]);
+  const latest = useRef({ entries: entries ?? [], folded });
   useLayoutEffect(() => {
-    latest.current = entries ?? [];
-  }, [entries]);
+    latest.current = { entries: entries ?? [], folded };
+  }, [entries, folded]);
 
   const record = useCallback(
     async <K extends EntryKind>(kind: K, body: BodyOf<K>) => {
-      const authors = latest.current.map((entry) => entry.author);
+      const { entries, folded } = latest.current;
+      const authors = entries.map((entry) => entry.author);
       if (me && !mayWrite(job, me, authors)) {
         setNotice(notYourVisit(job), body);
         return false;
       }
       const target = { jobId: job.id, written, author };
-      const entry = entryNow(target, kind, body, latest.current);
+      const entry = entryNow(target, kind, body, entries);
       // On the screen at once where the rules let it by what stands there. The store has the last word: another
       // tab, or the entry before this one in the same breath, may have written what this screen does not know.
-      if (!refusalOf(sheet, state, entry)) show(entry);
+      if (!refusalOf(folded.sheet, folded.state, entry)) show(entry);
       noteAhead(entry);
       try {
         const refusal = await keepEntry(target, entry);
@@ -144,7 +157,7 @@ export function JobProvider({
         return false;
       }
     },
-    [job, me, written, sheet, author, state, setNotice, show, hide],
+    [job, me, written, author, setNotice, show, hide],
   );
 
   // What was on its way when the page was closed last; refused or there already, it is done with.
@@ -173,16 +186,19 @@ export function JobProvider({
     }),
     [job, sheet, state, record, undo, notice, setNotice],
   );
+  const writing = useMemo(() => ({ job, record }), [job, record]);
   // A job opened here for the first time: without its log it would be judged as one of before.
   if (entries === undefined || (entries.length === 0 && !asked)) return null;
   return (
-    <Context.Provider value={value}>
-      <Entries.Provider value={entries}>
-        <Keeping.Provider value={keeping}>
-          <Assessing folded={folded}>{children}</Assessing>
-        </Keeping.Provider>
-      </Entries.Provider>
-    </Context.Provider>
+    <Writing.Provider value={writing}>
+      <Context.Provider value={value}>
+        <Entries.Provider value={entries}>
+          <Keeping.Provider value={keeping}>
+            <Assessing folded={folded}>{children}</Assessing>
+          </Keeping.Provider>
+        </Entries.Provider>
+      </Context.Provider>
+    </Writing.Provider>
   );
 }
 

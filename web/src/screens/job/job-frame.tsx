@@ -7,7 +7,7 @@ import { EnergyBadge } from '../../parts/energy-badge';
 import { HelpButton } from '../../parts/keys-help';
 import { Notice } from '../../parts/notice';
 import { ThemeSwitch } from '../../parts/theme-switch';
-import { useJob } from './job-context';
+import { useJob, useSettled, useWriting } from './job-context';
 import { AdviceProvider } from './advice';
 import { ClockButton } from './clock-dialog';
 import { JobClock, SavedState } from './job-status';
@@ -59,7 +59,7 @@ function StandingNotice() {
 }
 
 function TopBar() {
-  const { job, sheet, state } = useJob();
+  const { job } = useWriting();
   return (
     <header className="no-print col-span-full flex items-stretch border-b border-ink max-lg:flex-col">
       <Link
@@ -88,12 +88,18 @@ function TopBar() {
       </div>
       <div className="flex items-stretch max-lg:justify-between">
         <div className="max-lg:min-w-0 max-lg:flex-1 max-lg:overflow-hidden">
-          <EnergyBadge energy={state.energy} pairs={pairsOf(sheet).length} />
+          <Energy />
         </div>
         <Tools />
       </div>
     </header>
   );
+}
+
+/** At once: what may be touched does not wait for anything. */
+function Energy() {
+  const { sheet, state } = useJob();
+  return <EnergyBadge energy={state.energy} pairs={pairsOf(sheet).length} />;
 }
 
 const Tools = memo(function Tools() {
@@ -116,7 +122,8 @@ const Tools = memo(function Tools() {
 });
 
 function Trail() {
-  const { job, sheet, state } = useJob();
+  const { job } = useWriting();
+  const { sheet, state } = useSettled();
   const { pathname } = useLocation();
   const here = (stage: string) => pathname.endsWith(`/${stage}`);
   // Mend and Prove are there once something is to be mended.

@@ -9,7 +9,7 @@ import { Button } from '../../parts/button';
 import { CountedStep } from '../../parts/counted-step';
 import { DialogFrame } from '../../parts/dialog-frame';
 import { percent } from '../../parts/percent';
-import { useJob, useSettled } from './job-context';
+import { useSettled, useWriting } from './job-context';
 import { JobNotice } from './job-notice';
 import { stagePath } from './paths';
 
@@ -59,7 +59,7 @@ export function QuickTries() {
 }
 
 function TryForm({ way, onDone }: { readonly way: Try; readonly onDone: () => void }) {
-  const { job, record } = useJob();
+  const { job, record } = useWriting();
   const navigate = useNavigate();
   const done = async () => {
     const body = { what: way.what ?? ('other' as const), repair: way.id, note: '' };

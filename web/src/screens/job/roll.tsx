@@ -21,10 +21,11 @@ import { ReasonDialog } from '../../parts/reason-dialog';
 import { placePath } from './paths';
 import { FILTER_WORDS, passes, ROLL_FILTERS, type RollFilter } from './roll-filters';
 import { RollList } from './roll-list';
-import { useEntriesHere, useJob } from './job-context';
+import { useEntriesHere, useSettled, useWriting } from './job-context';
 
 export function Roll() {
-  const { job, state, sheet, record } = useJob();
+  const { job, record } = useWriting();
+  const { state, sheet } = useSettled();
   const entries = useEntriesHere();
   const [filter, setFilter] = useState<RollFilter>('all');
   const [wanted, setWanted] = useState('');

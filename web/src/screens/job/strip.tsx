@@ -3,7 +3,7 @@ import { Dialog, Tabs } from 'radix-ui';
 import { useState, type MouseEvent } from 'react';
 import { percent } from '../../parts/percent';
 import type { Assessment } from '@jeitinho/core/diagnose';
-import { useAssessment, useJob } from './job-context';
+import { useAssessment, useSettled } from './job-context';
 import { Roll } from './roll';
 import { Suspects } from './suspects';
 
@@ -11,7 +11,7 @@ const TAB =
   'min-h-11 cursor-pointer border-b-[3px] border-transparent px-1 text-[16px] text-soft data-[state=active]:border-ink data-[state=active]:font-bold data-[state=active]:text-ink';
 
 export function Strip() {
-  const { state } = useJob();
+  const { state } = useSettled();
   return (
     <Tabs.Root defaultValue="suspects" className="flex min-h-full flex-col">
       <Tabs.List

@@ -9,7 +9,7 @@ import {
 import { Link } from 'react-router';
 import { percent } from '../../parts/percent';
 import { evidenceWords } from './evidence-words';
-import { useAssessment, useJob } from './job-context';
+import { useAssessment, useSettled, useWriting } from './job-context';
 import { QuickTries } from './quick-tries';
 import { WorthMost } from './worth-most';
 
@@ -21,7 +21,8 @@ const PROVISOS = 3;
 const NAMES = 3;
 
 export function Suspects() {
-  const { job, state } = useJob();
+  const { job } = useWriting();
+  const { state } = useSettled();
   const assessment = useAssessment();
   const { other, sound, unexplained } = assessment;
   // After work the machine is another one: what is left is what is looked for.

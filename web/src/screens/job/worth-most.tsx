@@ -4,7 +4,7 @@ import { Link, useLocation } from 'react-router';
 import { useGoingOn } from '../../data/going-on';
 import { useOwnWay } from '../../data/own-way';
 import { LINK } from '../../parts/link';
-import { useJob } from './job-context';
+import { useWriting } from './job-context';
 import { SCHOOL_WORDS } from './school-words';
 import { placePath, stagePath } from './paths';
 import { useLastAdvice } from './advice';
@@ -18,7 +18,7 @@ export function WorthMost() {
 }
 
 function Said({ stage }: { readonly stage: string }) {
-  const { job } = useJob();
+  const { job } = useWriting();
   const { advised, fresh = false } = useLastAdvice() ?? {};
   const [first, second] = advised?.tests ?? [];
   const { turn } = useOwnWay(job.id);
@@ -91,7 +91,7 @@ function Said({ stage }: { readonly stage: string }) {
 }
 
 function GoTo({ advice, big = false }: { readonly advice: Advice; readonly big?: boolean }) {
-  const { job } = useJob();
+  const { job } = useWriting();
   const to = placePath(job.id, { stage: 'measure', observable: advice.step.observable });
   return (
     <Link to={to} className={`${LINK} ${big ? 'text-[17px] font-semibold' : ''}`}>

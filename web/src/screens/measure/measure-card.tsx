@@ -260,7 +260,10 @@ interface FieldProps {
 function Field({ test, point, reading, shown, live, onPaste }: FieldProps) {
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => {
-    field.current?.focus({ preventScroll: true });
+    // With the frame: at once it would have the page laid out before the press is answered. What is typed
+    // meanwhile comes here all the same.
+    const frame = requestAnimationFrame(() => field.current?.focus({ preventScroll: true }));
+    return () => cancelAnimationFrame(frame);
   }, [test.id, point.id]);
   useTypeAnywhere(field);
   const figure =
