@@ -1,8 +1,10 @@
 /** Today for the first time, on a slow line and with the processor slowed four times. */
+import { setTimeout as pause } from 'node:timers/promises';
 import { test } from '../support/test';
 import { signedIn } from '../support/signed-in';
 
 const RUNS = 6;
+const DRAWN_MS = 1000;
 /** 1.6 Mbit/s down, 150 ms there and back. */
 const LINE = {
   offline: false,
@@ -18,14 +20,21 @@ test('first load of Today', async ({ browser, jeitinho }) => {
     await signedIn(context, jeitinho.url);
     const page = await context.newPage();
     const devtools = await context.newCDPSession(page);
-    let bytes = 0;
+    const asked = new Map<string, number>();
+    const came: { id: string; bytes: number }[] = [];
     await devtools.send('Network.enable');
-    devtools.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength));
+    devtools.on('Network.requestWillBeSent', ({ requestId, timestamp }) =>
+      asked.set(requestId, timestamp),
+    );
+    devtools.on('Network.loadingFinished', ({ requestId, encodedDataLength }) =>
+      came.push({ id: requestId, bytes: encodedDataLength }),
+    );
     await devtools.send('Network.emulateNetworkConditions', LINE);
     await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
     await page.goto(jeitinho.url);
-    await page.getByRole('region', { name: 'Next visit' }).waitFor();
+    // Left alone meanwhile: what looks for something in the page takes a tenth of a second from it.
     await page.waitForLoadState('networkidle');
+    await pause(DRAWN_MS);
     const lcp = await page.evaluate(
       () =>
         new Promise<number>((done) => {
@@ -35,7 +44,12 @@ test('first load of Today', async ({ browser, jeitinho }) => {
           });
         }),
     );
-    runs.push({ lcp: Math.round(lcp), kB: Math.round(bytes / 1000) });
+    await page.getByRole('region', { name: 'Next visit' }).waitFor();
+    // All that was asked for until then, its letters among it; what comes later fetches the other screens.
+    const until = Math.min(...asked.values()) + lcp / 1000;
+    const first = came.filter(({ id }) => (asked.get(id) ?? Infinity) <= until);
+    const kB = Math.round(first.reduce((sum, { bytes }) => sum + bytes, 0) / 1000);
+    runs.push({ lcp: Math.round(lcp), kB });
     await context.close();
   }
   const median = (of: 'lcp' | 'kB') => runs.map((each) => each[of]).sort((a, b) => a - b)[RUNS / 2];

@@ -14,8 +14,6 @@ import { applyTheme } from './theme/theme';
 if (import.meta.env.DEV) void import('./data/check-answers');
 
 applyTheme();
-registerSW({ immediate: true });
-startOutbox();
 countPresses(window);
 
 const queries = new QueryClient({
@@ -54,8 +52,16 @@ async function firstAnswers(): Promise<unknown> {
 
 /** Longer the first drawing does not wait for what it shows. */
 const MOMENT_MS = 300;
+const SEND_AFTER_MS = 300;
 
 // Today is drawn once, with its visits; elsewhere fields show what was typed before from their first drawing on.
 const spilled = readSpilled();
 const ready = (onToday ? firstAnswers() : spilled).catch(() => undefined);
-void Promise.race([ready, new Promise((resolve) => setTimeout(resolve, MOMENT_MS))]).then(render);
+void Promise.race([ready, new Promise((resolve) => setTimeout(resolve, MOMENT_MS))]).then(() => {
+  render();
+  // The screen first: what waits to be sent has waited longer.
+  setTimeout(() => {
+    startOutbox();
+    registerSW({ immediate: true });
+  }, SEND_AFTER_MS);
+});

@@ -2,7 +2,7 @@
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useKeys } from './keys';
-import { DialogFrame } from './dialog-frame';
+import { DialogFrame, DialogRoot } from './dialog-frame';
 
 const KEYS: readonly [string, string][] = [
   ['Enter', 'go on, keep the reading'],
@@ -63,7 +63,7 @@ export function KeysHelp() {
     return () => window.removeEventListener(OPEN_HELP, show);
   }, []);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <DialogFrame title="Keys and words">
         <h3 className="mt-3 mb-1 text-[16px] font-bold">Words</h3>
         <Terms terms={WORDS} />
@@ -73,7 +73,7 @@ export function KeysHelp() {
           Close
         </Dialog.Close>
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

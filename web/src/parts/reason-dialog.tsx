@@ -2,7 +2,7 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from './button';
-import { DialogFrame } from './dialog-frame';
+import { DialogFrame, DialogRoot } from './dialog-frame';
 
 export interface ReasonDialogProps {
   readonly open: boolean;
@@ -20,7 +20,7 @@ export function ReasonDialog(props: ReasonDialogProps) {
   const { open, title, reasons, act, leave, onClose, onReason } = props;
   const [own, setOwn] = useState('');
   return (
-    <Dialog.Root open={open} onOpenChange={(now) => !now && onClose()}>
+    <DialogRoot open={open} onOpenChange={(now) => !now && onClose()}>
       <DialogFrame title={title}>
         <div className="mt-3 flex flex-col gap-2">
           {reasons.map((reason) => (
@@ -56,6 +56,6 @@ export function ReasonDialog(props: ReasonDialogProps) {
           </Dialog.Close>
         </div>
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }

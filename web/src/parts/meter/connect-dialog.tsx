@@ -4,7 +4,7 @@ import { connectMeter } from '../../data/meter/feed';
 import { serialAccess, serialPort } from '../../data/meter/serial-port';
 import { simulatedPort } from '../../data/meter/simulated-port';
 import { Button } from '../button';
-import { DialogFrame } from '../dialog-frame';
+import { DialogFrame, DialogRoot } from '../dialog-frame';
 
 export function ConnectDialog({
   open,
@@ -23,7 +23,7 @@ export function ConnectDialog({
     void run();
   };
   return (
-    <Dialog.Root open={open} onOpenChange={(now) => !now && onClose()}>
+    <DialogRoot open={open} onOpenChange={(now) => !now && onClose()}>
       <DialogFrame title="Where readings come from">
         <div className="mt-3 grid gap-3">
           {bench && (
@@ -56,6 +56,6 @@ export function ConnectDialog({
           </p>
         </div>
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }

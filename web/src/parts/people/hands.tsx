@@ -8,7 +8,7 @@ import { forgetKnown, goOnAs, useHere, type Known } from '../../data/me';
 import { sessionOptions } from '../../data/queries';
 import { signInDemo, signInWithPasskey, signOut } from '../../data/sign-in';
 import { Button } from '../button';
-import { DialogFrame } from '../dialog-frame';
+import { DialogFrame, DialogRoot } from '../dialog-frame';
 import { Notice } from '../notice';
 import { initialsOf } from './initials';
 import { MadeUp } from './made-up';
@@ -55,12 +55,12 @@ interface HandsProps {
 
 export function HandsDialog({ open, onOpenChange }: HandsProps) {
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+    <DialogRoot open={open} onOpenChange={onOpenChange}>
       <DialogFrame title="Whose hands now?">
         <Hands onDone={() => onOpenChange(false)} />
         <Own onDone={() => onOpenChange(false)} />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

@@ -1,5 +1,6 @@
 /** `Ctrl K`: find a job, a stage or test of the one in hand, a sheet, a formula. */
 import { Dialog } from 'radix-ui';
+import { DialogRoot, WhileOpen } from '../../parts/dialog-frame';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { patiently } from '../../data/piece';
 import { Button } from '../../parts/button';
@@ -30,37 +31,39 @@ export function FindAnything() {
   }, []);
   const close = () => setOpen(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-black/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-[12vh] left-1/2 w-[min(36rem,94vw)] -translate-x-1/2 border-2 border-ink bg-card"
-        >
-          <Dialog.Title className="sr-only">Find anything</Dialog.Title>
-          {/* What is typed before it has come is not lost. */}
-          <Suspense
-            fallback={
-              <input
-                autoFocus
-                aria-label="Find anything"
-                value={text}
-                onChange={(event) => setText(event.target.value)}
-                className={FIND_FIELD}
-              />
-            }
+    <DialogRoot open={open} onOpenChange={setOpen}>
+      <WhileOpen>
+        <Dialog.Portal>
+          <Dialog.Overlay className="fixed inset-0 bg-black/50" />
+          <Dialog.Content
+            aria-describedby={undefined}
+            className="fixed top-[12vh] left-1/2 w-[min(36rem,94vw)] -translate-x-1/2 border-2 border-ink bg-card"
           >
-            <Found text={text} onText={setText} onDone={close} />
-          </Suspense>
-          <p className="m-0 border-t border-hair px-2 text-right">
-            <Dialog.Close asChild>
-              <Button kind="quiet" hint="Esc">
-                Close
-              </Button>
-            </Dialog.Close>
-          </p>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+            <Dialog.Title className="sr-only">Find anything</Dialog.Title>
+            {/* What is typed before it has come is not lost. */}
+            <Suspense
+              fallback={
+                <input
+                  autoFocus
+                  aria-label="Find anything"
+                  value={text}
+                  onChange={(event) => setText(event.target.value)}
+                  className={FIND_FIELD}
+                />
+              }
+            >
+              <Found text={text} onText={setText} onDone={close} />
+            </Suspense>
+            <p className="m-0 border-t border-hair px-2 text-right">
+              <Dialog.Close asChild>
+                <Button kind="quiet" hint="Esc">
+                  Close
+                </Button>
+              </Dialog.Close>
+            </p>
+          </Dialog.Content>
+        </Dialog.Portal>
+      </WhileOpen>
+    </DialogRoot>
   );
 }

@@ -5,7 +5,7 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { askToNotify, mayNotify, readySound } from '../../data/alarm';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
 import { useJob } from './job-context';
 import { JobNotice } from './job-notice';
@@ -21,7 +21,7 @@ export function ClockButton() {
   const [open, setOpen] = useState(false);
   useKeys({ t: () => setOpen(true) }, { whileTyping: false });
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger
         aria-label="Start a clock"
         className="flex min-h-11 min-w-11 cursor-pointer items-center justify-center"
@@ -38,7 +38,7 @@ export function ClockButton() {
       <DialogFrame title="Start a clock">
         <ClockForm onDone={() => setOpen(false)} />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

@@ -7,7 +7,7 @@ import { useNavigate } from 'react-router';
 import { readySound } from '../../data/alarm';
 import { Button } from '../../parts/button';
 import { CountedStep } from '../../parts/counted-step';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { percent } from '../../parts/percent';
 import { useSettled, useWriting } from './job-context';
 import { JobNotice } from './job-notice';
@@ -47,13 +47,13 @@ export function QuickTries() {
           </span>
         </p>
       ))}
-      <Dialog.Root open={open !== undefined} onOpenChange={(now) => !now && setOpen(undefined)}>
+      <DialogRoot open={open !== undefined} onOpenChange={(now) => !now && setOpen(undefined)}>
         {open && (
           <DialogFrame title={open.name}>
             <TryForm way={open} onDone={() => setOpen(undefined)} />
           </DialogFrame>
         )}
-      </Dialog.Root>
+      </DialogRoot>
     </section>
   );
 }

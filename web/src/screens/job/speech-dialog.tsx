@@ -3,7 +3,7 @@ import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { canSpeak, setSpeech, speak, useSpeech } from '../../data/speech';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 
 const SAMPLE = 'Red on CN5 pin 3, black on pin 1. 1.95 kΩ: in.';
 
@@ -11,7 +11,7 @@ export function SpeechButton() {
   const { on } = useSpeech();
   if (!canSpeak()) return null;
   return (
-    <Dialog.Root>
+    <DialogRoot>
       <Dialog.Trigger
         aria-label={`Spoken prompts: ${on ? 'on' : 'off'}`}
         className={`min-h-11 min-w-11 cursor-pointer px-1 text-[15px] whitespace-nowrap ${on ? 'font-bold text-jade' : 'text-soft'}`}
@@ -21,7 +21,7 @@ export function SpeechButton() {
       <DialogFrame title="Spoken prompts">
         <SpeechForm />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

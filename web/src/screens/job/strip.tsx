@@ -1,5 +1,6 @@
 /** The strip: suspects or the roll. At the side on a tablet, pulled up from below on a phone. */
 import { Dialog, Tabs } from 'radix-ui';
+import { DialogRoot, WhileOpen } from '../../parts/dialog-frame';
 import { useState, type MouseEvent } from 'react';
 import { percent } from '../../parts/percent';
 import type { Assessment } from '@jeitinho/core/diagnose';
@@ -45,7 +46,7 @@ export function PhoneStrip() {
     if ((event.target as Element).closest('a')) setOpen(false);
   };
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger className="no-print relative flex min-h-12 cursor-pointer items-center justify-between gap-3 border-t border-ink bg-card px-3.5 text-left lg:hidden">
         <Shares shares={shares} />
         <span className="min-w-0 truncate">
@@ -53,23 +54,25 @@ export function PhoneStrip() {
         </span>
         <span className="shrink-0 text-soft">suspects ▴</span>
       </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-black/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          onClick={onGoing}
-          className="fixed inset-x-0 bottom-0 max-h-[80dvh] overflow-y-auto border-t-2 border-ink bg-paper pb-4"
-        >
-          <div className="flex items-center justify-between pl-[18px]">
-            <Dialog.Title className="m-0 text-[18px] font-bold">What could be wrong</Dialog.Title>
-            <Dialog.Close className="min-h-12 min-w-20 cursor-pointer text-soft underline">
-              Close
-            </Dialog.Close>
-          </div>
-          <Strip />
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+      <WhileOpen>
+        <Dialog.Portal>
+          <Dialog.Overlay className="fixed inset-0 bg-black/50" />
+          <Dialog.Content
+            aria-describedby={undefined}
+            onClick={onGoing}
+            className="fixed inset-x-0 bottom-0 max-h-[80dvh] overflow-y-auto border-t-2 border-ink bg-paper pb-4"
+          >
+            <div className="flex items-center justify-between pl-[18px]">
+              <Dialog.Title className="m-0 text-[18px] font-bold">What could be wrong</Dialog.Title>
+              <Dialog.Close className="min-h-12 min-w-20 cursor-pointer text-soft underline">
+                Close
+              </Dialog.Close>
+            </div>
+            <Strip />
+          </Dialog.Content>
+        </Dialog.Portal>
+      </WhileOpen>
+    </DialogRoot>
   );
 }
 

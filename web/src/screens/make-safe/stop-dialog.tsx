@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
 import { useAssessment, useJob } from '../job/job-context';
 import { JobNotice } from '../job/job-notice';
@@ -28,7 +28,7 @@ export function StopButton() {
   const [open, setOpen] = useState(false);
   useKeys({ x: () => setOpen(true) }, { whileTyping: false });
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         <Button kind="quiet" hint="x">
           Stop here
@@ -37,7 +37,7 @@ export function StopButton() {
       <DialogFrame title="Stop here">
         <StopForm />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

@@ -11,7 +11,7 @@ import { Dialog } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { readTextFile } from '../../data/files';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { readTable } from '../sheets/quick/table-text';
 import type { TrackDraft } from './track-draft';
 
@@ -23,7 +23,7 @@ export interface ImportTrackProps {
 export function ImportTrack({ expect, onDraft }: ImportTrackProps) {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         <Button kind="quiet">From a logger’s file</Button>
       </Dialog.Trigger>
@@ -36,7 +36,7 @@ export function ImportTrack({ expect, onDraft }: ImportTrackProps) {
           }}
         />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { metersOptions } from '../../data/queries';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
 
@@ -15,7 +15,7 @@ export function MeterDialog({
   onOpenChange: (open: boolean) => void;
 }) {
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+    <DialogRoot open={open} onOpenChange={onOpenChange}>
       <DialogFrame title="Which meter is in hand?">
         <Choices onChosen={() => onOpenChange(false)} />
         <div className="mt-4">
@@ -24,7 +24,7 @@ export function MeterDialog({
           </Dialog.Close>
         </div>
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

@@ -13,7 +13,7 @@ import {
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { useJob } from '../job/job-context';
 import { JobNotice } from '../job/job-notice';
 import { columnOf } from './column';
@@ -28,13 +28,13 @@ export interface PasteDialogProps {
 
 export function PasteDialog({ test, from, text, onClose }: PasteDialogProps) {
   return (
-    <Dialog.Root open={text !== undefined} onOpenChange={(open) => !open && onClose()}>
+    <DialogRoot open={text !== undefined} onOpenChange={(open) => !open && onClose()}>
       {text !== undefined && (
         <DialogFrame title="A column of readings">
           <PasteForm key={text} test={test} from={from} text={text} onDone={onClose} />
         </DialogFrame>
       )}
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

@@ -6,7 +6,7 @@ import { useRef, useState } from 'react';
 import { keepPhoto, takePhoto } from '../../data/photos';
 import { BoardFigure } from '../../parts/board/board-drawing';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
 import { Photo } from '../../parts/photo';
 import { useJob } from '../job/job-context';
@@ -18,14 +18,14 @@ export function PhotoButton({ step }: { step: Step }) {
   useKeys({ p: () => setOpen(true) }, { whileTyping: false });
   const here = state.photos.filter(({ body }) => body.test === step.test.id).length;
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger className="inline-flex min-h-11 cursor-pointer items-center px-2 text-[15px] whitespace-nowrap underline decoration-hair underline-offset-4">
         Photo{here > 0 ? ` (${here})` : ''}
       </Dialog.Trigger>
       <DialogFrame title="Photograph">
         <PhotoForm step={step} onDone={() => setOpen(false)} />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

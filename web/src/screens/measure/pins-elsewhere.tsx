@@ -3,7 +3,7 @@ import { connectorOf, findConnector, type MeasureTest, type TestPoint } from '@j
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { useJob } from '../job/job-context';
 import { PairByPair } from './pair-by-pair';
 
@@ -46,7 +46,7 @@ function OfConnector(props: OfConnectorProps) {
   const moved = Object.entries(sheet.moved?.[props.connector] ?? {});
   if (name === undefined) return null;
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <p className="m-0 text-[15px]">
         {moved.length > 0 && (
           <>
@@ -61,7 +61,7 @@ function OfConnector(props: OfConnectorProps) {
       <DialogFrame title={`Where the pins of ${name} are`}>
         <PinsForm {...props} onDone={() => setOpen(false)} />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

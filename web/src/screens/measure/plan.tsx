@@ -4,7 +4,7 @@ import { stateName, testsOf, wantsOf, type Test } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { useKeys } from '../../parts/keys';
 import { setGoingOn, useGoingOn, type GoingOn } from '../../data/going-on';
 import { useOwnWay } from '../../data/own-way';
@@ -21,7 +21,7 @@ export function PlanButton({ current }: { readonly current: CurrentStep }) {
   const tests = testsOf(sheet);
   const number = tests.indexOf(current.step.test) + 1;
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger className="min-h-11 shrink-0 cursor-pointer border border-soft bg-card px-3 text-[15px] text-ink">
         Plan<span className="max-lg:hidden">: test</span> <span className="figure">{number}</span>{' '}
         of <span className="figure">{tests.length}</span>
@@ -37,7 +37,7 @@ export function PlanButton({ current }: { readonly current: CurrentStep }) {
           </Dialog.Close>
         </p>
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

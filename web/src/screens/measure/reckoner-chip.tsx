@@ -1,7 +1,7 @@
 /** The Reckoner beside a test, without leaving it. */
 import { Dialog } from 'radix-ui';
 import { lazy, Suspense } from 'react';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { Button } from '../../parts/button';
 import { patiently } from '../../data/piece';
 
@@ -9,7 +9,7 @@ const PocketReckoner = lazy(() => patiently(() => import('../reckoner/pocket-rec
 
 export function ReckonerChip() {
   return (
-    <Dialog.Root>
+    <DialogRoot>
       <Dialog.Trigger className="inline-flex min-h-11 cursor-pointer items-center px-2 text-[15px] underline decoration-hair underline-offset-4">
         Reckoner
       </Dialog.Trigger>
@@ -23,6 +23,6 @@ export function ReckonerChip() {
           </Dialog.Close>
         </div>
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }

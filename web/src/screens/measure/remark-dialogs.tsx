@@ -3,7 +3,7 @@ import { CONTACT_PROOFS, CONTACT_WORDS, type Taken } from '@jeitinho/core/job';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { useJob } from '../job/job-context';
 import { JobNotice } from '../job/job-notice';
 
@@ -19,7 +19,7 @@ export function RemarkDialog({
   onClose: () => void;
 }) {
   return (
-    <Dialog.Root open={remark !== undefined} onOpenChange={(open) => !open && onClose()}>
+    <DialogRoot open={remark !== undefined} onOpenChange={(open) => !open && onClose()}>
       {remark && taken && (
         <DialogFrame title={TITLES[remark]}>
           {remark === 'contact' ? (
@@ -33,7 +33,7 @@ export function RemarkDialog({
           </Dialog.Close>
         </DialogFrame>
       )}
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

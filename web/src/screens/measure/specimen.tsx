@@ -14,7 +14,7 @@ import { useState } from 'react';
 import { useDraft } from '../../data/draft';
 import { longDay } from '../../data/now';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { FIELD } from '../../parts/field';
 import { VERDICT_TEXT } from '../../parts/verdict-mark';
 import { useJob } from '../job/job-context';
@@ -52,7 +52,7 @@ function SpecimenChoice({ specimen, choose }: SpecimenInHand) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Dialog.Root open={open} onOpenChange={setOpen}>
+      <DialogRoot open={open} onOpenChange={setOpen}>
         <Dialog.Trigger
           className={`${CHIP} min-h-11 cursor-pointer ${specimen ? 'border-2 border-brick bg-brick-tint font-bold' : 'border-hair bg-card'}`}
         >
@@ -71,7 +71,7 @@ function SpecimenChoice({ specimen, choose }: SpecimenInHand) {
             </Dialog.Close>
           </p>
         </DialogFrame>
-      </Dialog.Root>
+      </DialogRoot>
     </>
   );
 }

@@ -11,7 +11,7 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { ask } from '../../data/api';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { FIELD } from '../../parts/field';
 import { Notice } from '../../parts/notice';
 import { TickLine } from '../../parts/tick-line';
@@ -26,7 +26,7 @@ interface PersonFormProps {
 export function PersonForm({ person, onLink }: PersonFormProps) {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         {person ? (
           <Button kind="quiet">
@@ -45,7 +45,7 @@ export function PersonForm({ person, onLink }: PersonFormProps) {
           }}
         />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

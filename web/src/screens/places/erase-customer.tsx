@@ -4,7 +4,7 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { ask } from '../../data/api';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { FIELD } from '../../parts/field';
 import { Notice } from '../../parts/notice';
 
@@ -21,7 +21,7 @@ export function EraseCustomer({ id, name }: { readonly id: string; readonly name
     },
   });
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         <Button kind="quiet">Erase</Button>
       </Dialog.Trigger>
@@ -53,6 +53,6 @@ export function EraseCustomer({ id, name }: { readonly id: string; readonly name
           </Dialog.Close>
         </div>
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }

@@ -4,7 +4,7 @@ import { Dialog } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import { fieldsIn, useDraft } from '../../data/draft';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { amountIn } from '../../parts/money';
 import { FIELD } from '../../parts/field';
 import { Notice } from '../../parts/notice';
@@ -40,14 +40,14 @@ export function FormDialog(props: FormDialogProps) {
   const [open, setOpen] = useState(false);
   const { trigger, triggerKind = 'plain', title } = props;
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         <Button kind={triggerKind}>{trigger}</Button>
       </Dialog.Trigger>
       <DialogFrame title={title}>
         <Form {...props} onDone={() => setOpen(false)} />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

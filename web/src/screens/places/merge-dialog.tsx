@@ -3,7 +3,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { Dialog } from 'radix-ui';
 import { useDeferredValue, useState } from 'react';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { FIELD } from '../../parts/field';
 import { Notice } from '../../parts/notice';
 
@@ -28,14 +28,14 @@ export interface MergeDialogProps {
 export function MergeDialog(props: MergeDialogProps) {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         <Button kind="quiet">Merge a double</Button>
       </Dialog.Trigger>
       <DialogFrame title={`Which is the same as ${props.name}?`}>
         <Choose {...props} onDone={() => setOpen(false)} />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

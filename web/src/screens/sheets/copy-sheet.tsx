@@ -5,19 +5,19 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { keepDraft } from './editor/use-sheet-draft';
 
 export function CopySheet({ sheet }: { sheet: WrittenSheet }) {
   return (
-    <Dialog.Root>
+    <DialogRoot>
       <Dialog.Trigger className="min-h-11 cursor-pointer border border-soft bg-card px-4">
         Begin another from it
       </Dialog.Trigger>
       <DialogFrame title="A sheet for another model">
         <CopyForm sheet={sheet} />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

@@ -9,7 +9,7 @@ import { useNavigate } from 'react-router';
 import { keepSheet, useChangesSheets } from '../../data/keep-sheet';
 import { readTextFile } from '../../data/files';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { Notice } from '../../parts/notice';
 import { ProblemList } from './problem-list';
 
@@ -52,14 +52,14 @@ export function ImportSheet({ known }: { known: readonly SheetListItem[] }) {
           void choose(chosen);
         }}
       />
-      <Dialog.Root
+      <DialogRoot
         open={opened !== undefined}
         onOpenChange={(open) => !open && setOpened(undefined)}
       >
         <DialogFrame title={opened ? `Import ${opened.name}` : 'Import'}>
           {opened && <Outcome opened={opened} known={known} onDone={() => setOpened(undefined)} />}
         </DialogFrame>
-      </Dialog.Root>
+      </DialogRoot>
     </>
   );
 }

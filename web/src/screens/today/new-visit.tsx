@@ -13,20 +13,20 @@ import { FIELD } from '../../parts/field';
 import { HourField } from '../../parts/hour-field';
 import { Notice } from '../../parts/notice';
 import { TickLine } from '../../parts/tick-line';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 
 /** @param props.unit - The unit it is to; without it one is looked for. */
 export function NewVisit({ unit }: { readonly unit?: UnitResource }) {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         <Button kind={unit ? 'go' : 'plain'}>New visit</Button>
       </Dialog.Trigger>
       <DialogFrame title="New visit">
         <NewVisitForm given={unit} onDone={() => setOpen(false)} />
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

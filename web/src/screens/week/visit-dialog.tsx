@@ -10,7 +10,7 @@ import { useDraft } from '../../data/draft';
 import { shopOptions } from '../../data/queries';
 import { clockTime, localDay } from '../../data/now';
 import { Button } from '../../parts/button';
-import { DialogFrame } from '../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../parts/dialog-frame';
 import { FIELD } from '../../parts/field';
 import { HourField } from '../../parts/hour-field';
 import { Notice } from '../../parts/notice';
@@ -25,11 +25,11 @@ export interface VisitDialogProps {
 
 export function VisitDialog({ job, onMove, onClose }: VisitDialogProps) {
   return (
-    <Dialog.Root open={job !== undefined} onOpenChange={(open) => !open && onClose()}>
+    <DialogRoot open={job !== undefined} onOpenChange={(open) => !open && onClose()}>
       <DialogFrame title={job?.unit.label ?? ''}>
         {job && <Visit key={job.id} job={job} onMove={onMove} onClose={onClose} />}
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
 

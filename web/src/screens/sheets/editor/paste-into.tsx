@@ -3,7 +3,7 @@ import type { PastedTable } from '@jeitinho/core/sheet';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../../parts/button';
-import { DialogFrame } from '../../../parts/dialog-frame';
+import { DialogFrame, DialogRoot } from '../../../parts/dialog-frame';
 import { TablePaste } from '../../../parts/table-paste';
 import { readTable } from '../quick/table-text';
 
@@ -23,7 +23,7 @@ export function PasteInto<T>({ what, columns, read, onTake }: PasteIntoProps<T>)
   const pasted = rows.length > 0 ? read(rows) : undefined;
   const news = pasted ? pasted.added + pasted.changed : 0;
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <DialogRoot open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         <Button className="mb-2 self-start">Paste a table of {what}</Button>
       </Dialog.Trigger>
@@ -65,6 +65,6 @@ export function PasteInto<T>({ what, columns, read, onTake }: PasteIntoProps<T>)
           </Button>
         </div>
       </DialogFrame>
-    </Dialog.Root>
+    </DialogRoot>
   );
 }
