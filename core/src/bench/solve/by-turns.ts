@@ -8,6 +8,7 @@ import { nth } from '../../numeric/nth';
 import { NoConvergenceError } from '../errors';
 import { limitOf } from './extrapolate';
 import { Guesses } from './guesses';
+import { Footprints } from './footprints';
 import { Foresight, type Rest } from './foresight';
 import { Storage, type Arrival } from './periodic';
 import { reader, type Quantity } from './quantity';
@@ -116,14 +117,29 @@ function untilAlike(
   let before: readonly Settled[] | undefined;
   let lately: Arrival = 'no';
   const guess = new Guesses();
+  const prints = new Footprints(near?.prints);
   const most = min(SEARCH.most, max(SEARCH.least, SEARCH.seconds / period));
   for (let n = 0; ; n += 1) {
+    // What only creeps, from nothing, is guessed home: exact turns would tell of nothing but its creeping.
+    const alike = near !== undefined || storage.slowing();
     storage.beginTurn();
-    const now = turn(system, readers, t, period, step, () => storage.watch());
+    const now = turn(
+      system,
+      readers,
+      t,
+      period,
+      step,
+      (at) => {
+        storage.watch();
+        prints.take(at - t);
+      },
+      alike ? prints.lastTurn() : undefined,
+    );
+    prints.endTurn(period, storage.unrest());
     t += period;
     const patience = min(MOST_PATIENCE, max(1, n / PATIENCE));
     const arrived = storage.arrived(patience);
-    foresight.add(storage.pass());
+    foresight.add({ ...storage.pass(), again: prints.again });
     const ahead = foretold > 0 ? foresight.ahead(storage.sizes(), storage.trifles()) : undefined;
     const reach = ahead ? storage.reach(ahead.limit) : Infinity;
     const home = ahead?.explained && reach <= HOME;
@@ -143,7 +159,7 @@ function untilAlike(
       return {
         values: now,
         settled: stands,
-        rest: { stored: storage.named(), ways: foresight.ways() },
+        rest: { stored: storage.named(), ways: foresight.ways(), prints: prints.lastTurn() },
       };
     }
     before = now;
@@ -191,14 +207,15 @@ function turn(
   from: number,
   period: number,
   step: number,
-  watch: () => void = () => {},
+  watch: (t: number) => void = () => {},
+  trodden?: readonly number[],
 ): Settled[] {
   const stretches = readers.map((read) => new Stretch(from, read()));
   runTransient(
     system,
-    { from, to: from + period, most: step, tolerance: TOLERANCE, corner: CORNER },
+    { from, to: from + period, most: step, tolerance: TOLERANCE, corner: CORNER, trodden },
     (t) => {
-      watch();
+      watch(t);
       for (const [i, stretch] of stretches.entries()) stretch.take(t, nth(readers, i)());
     },
   );

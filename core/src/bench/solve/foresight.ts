@@ -15,12 +15,16 @@ import type { Pass, State, Stored } from './stored';
 export interface Way {
   readonly start: Stored;
   readonly change: Stored;
+  /** Between two turns that stepped alike. */
+  readonly exact?: boolean;
 }
 
 /** What a circuit held at rest, and what it learned on the way there. */
 export interface Rest {
   readonly stored: Stored;
   readonly ways: readonly Way[];
+  /** When it stepped in its last turn, s after the beginning of that. */
+  readonly prints?: readonly number[] | undefined;
 }
 
 /**
@@ -28,21 +32,23 @@ export interface Rest {
  * the whole one soon levels out may leak away for minutes.
  */
 export const withoutWays = (rest: Rest | undefined): Rest | undefined =>
-  rest && { stored: rest.stored, ways: [] };
+  rest && { ...rest, ways: [] };
 
 interface Pair {
   readonly start: State;
   readonly change: State;
+  readonly exact: boolean;
 }
 
 /** Pairs of a search that are kept, the newest; and of another's. */
 const MOST = 8;
-/** A change tells something where it is so many times what needs no account. */
+/** A change tells something where it is so many times what needs no account; and between turns that stepped alike. */
 const TELLS = 5;
+const TELLS_EXACT = 0.5;
 /** What is left of a change beside the ones before, as a share of its square, to say something new. */
 const NEW = 1e-10;
 /** A way that ends soon is, turn by turn, at most so much of the one before. */
-const SLOWS = 0.7;
+const SLOWS = 0.9;
 
 export interface Ahead {
   /** Where nothing would move any more. */
@@ -59,9 +65,10 @@ export class Foresight {
   constructor(names: readonly string[], learnt: readonly Way[] = []) {
     this.#names = names;
     const here = (of: Stored) => Float64Array.from(names, (name) => of.get(name) ?? 0);
-    this.#learnt = learnt.map(({ start, change }) => ({
+    this.#learnt = learnt.map(({ start, change, exact = false }) => ({
       start: here(start),
       change: here(change),
+      exact,
     }));
   }
 
@@ -95,8 +102,9 @@ export class Foresight {
         without(end, each.end, share);
       }
       const fresh = dot(change, change);
+      const least = pair.exact ? TELLS_EXACT : TELLS;
       const tells = change.some(
-        (value, i) => abs(value * (sizes[i] ?? 1)) > TELLS * (trifles[i] ?? 0),
+        (value, i) => abs(value * (sizes[i] ?? 1)) > least * (trifles[i] ?? 0),
       );
       if (!(tells && fresh > NEW * length)) continue;
       const scale = 1 / sqrt(fresh);
@@ -131,6 +139,7 @@ export class Foresight {
       return {
         start: minus(later.start, earlier.start),
         change: minus(later.went, earlier.went),
+        exact: later.again ?? false,
       };
     });
   }
@@ -141,7 +150,7 @@ export class Foresight {
       new Map(this.#names.map((name, i) => [name, of[i] ?? 0] as const));
     return [...this.#own(), ...this.#learnt]
       .slice(0, MOST)
-      .map(({ start, change }) => ({ start: named(start), change: named(change) }));
+      .map(({ start, change, exact }) => ({ start: named(start), change: named(change), exact }));
   }
 }
 

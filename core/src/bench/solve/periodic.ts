@@ -15,6 +15,8 @@ const NOISE = 1e-4;
 const NOTHING = 1e-6;
 /** How much of the step before a step may be, at most: five hundred turns to the end. */
 const SLOWEST = 0.998;
+/** What slows down comes home within some tens of turns. */
+const SLOWING = 0.9;
 /** How far from its end a store may be, as a share of its own size; and of the largest of its kind. */
 const NEAR = 1.5e-3;
 const NEAR_LARGEST = 1e-5;
@@ -97,6 +99,15 @@ export class Storage {
       arrivalOf(all, patience),
     );
     return (['no', 'never', 'nearly'] as const).find((each) => both.includes(each)) ?? 'yes';
+  }
+
+  /** Whether every store went clearly less in the last turn than in the one before, or next to nothing. */
+  slowing(): boolean {
+    const trifles = this.trifles();
+    return this.#turn.every(({ start, last, before, turns }, i) => {
+      const net = abs(last - start);
+      return turns >= 2 && (net <= (trifles[i] ?? 0) || net <= SLOWING * abs(before));
+    });
   }
 
   /** How far the last turn went from its start, the store that went farthest, in ways that are near. */

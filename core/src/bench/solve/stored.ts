@@ -10,4 +10,6 @@ export type Stored = ReadonlyMap<string, number>;
 export interface Pass {
   readonly start: State;
   readonly went: State;
+  /** Whether it stepped as the turn before: between two such there is no trembling of the steps. */
+  readonly again?: boolean;
 }

@@ -22,6 +22,11 @@ export interface TransientOptions {
   readonly every?: number;
   /** Steps after which it gives up. */
   readonly mostSteps?: number;
+  /**
+   * Moments after `from` to which a run much like this one stepped, ascending. They are met again as long as
+   * they will do: two runs that begin alike then go alike, to the last digit.
+   */
+  readonly trodden?: readonly number[] | undefined;
   /** Where an earlier run of the same system ended, to go on as it went; brought up to date. */
   readonly pace?: Pace;
 }
@@ -53,6 +58,13 @@ const MOST_CHANGES_AT_ONCE = 3000;
 const EVENT = 1e-4;
 /** How far beyond a foreseen corner a step goes, as a share of that. */
 const BEYOND = 0.1;
+/** A step stands although its error allows only this share of it; one that was trodden before, this. */
+const ENOUGH = 0.9;
+const ENOUGH_AGAIN = 0.6;
+/** A trodden moment so near, as a share of the last step, is not worth one. */
+const SLIVER = 1e-3;
+/** Rounding of a moment beside the longest step. */
+const LONGER = 1 + 1e-9;
 /** Where something jumps without a source having said so, no step is cut below this share. */
 const FINEST = 1e-5;
 
@@ -71,6 +83,7 @@ export function runTransient(
     corner = 0.05,
     every = NEVER,
     mostSteps = 2_000_000,
+    trodden = [],
     pace = paceOf(system),
   }: TransientOptions,
   seen: (t: number) => boolean | void,
@@ -92,6 +105,9 @@ export function runTransient(
   let reached = from;
   let since = 0;
   let changes = 0;
+  // The next moment that was trodden before, and whether the last one was met.
+  let trod = 0;
+  let follows = trodden.length > 0;
   for (let steps = 0; t < to - least; steps += 1) {
     if (t - reached >= most || steps === 0) {
       reached = t;
@@ -107,16 +123,22 @@ export function runTransient(
     let timed = NEVER;
     for (const device of system.discrete) timed = min(timed, device.corner(t));
     const mark = every < NEVER ? every * (floor(t / every + 1e-6) + 1) : NEVER;
+    while (from + (trodden[trod] ?? NEVER) <= t + max(least, SLIVER * last)) trod += 1;
+    const print = from + (trodden[trod] ?? NEVER);
     const end = min(to, next, mark);
-    let step = min(h, most, end - t);
+    // As before, where that leads no further than a step may.
+    const again = follows && print <= end + least && print - t <= most * LONGER;
+    let step = again ? min(print, end) - t : min(h, most, end - t);
     // Two steps rather than one and a sliver.
-    if (end - t < 2 * step && end - t > step) step = (end - t) / 2;
+    if (!again && end - t < 2 * step && end - t > step) step = (end - t) / 2;
+    // Back to where it was trodden.
+    if (!again && print < t + step) step = print - t;
     const foreseen = !jumped && last > 0;
     let bend = 1;
     if (foreseen) {
       goOn(ahead, x, earlier, step / last);
       for (const device of bending) bend = min(bend, device.willBend(x, ahead, step / last));
-      if (bend < 1) {
+      if (bend < 1 && !(again && (1 - bend) * step <= most * corner)) {
         // Just beyond the corner, so that it lies behind.
         step = min(step, step * bend + most * corner * BEYOND);
         goOn(ahead, x, earlier, step / last);
@@ -127,6 +149,7 @@ export function runTransient(
     let at: Moment = { t: t + step, h: step, method, scale: 1, settled: false, gmin: GMIN };
     if (!system.newton(at, { most: 25, ...(foreseen && { start: ahead }) })) {
       x.set(before);
+      follows = false;
       if (step < least * 8)
         throw new NoConvergenceError(system.worst, t, 'the step has become too short');
       h = step / 8;
@@ -137,13 +160,15 @@ export function runTransient(
     let allowed = NEVER;
     for (const device of storing) allowed = min(allowed, device.longest(x, at, tolerance));
     const finest = max(least * 8, most * FINEST);
-    if (allowed < 0.9 * step && step > finest) {
+    if (allowed < (again ? ENOUGH_AGAIN : ENOUGH) * step && step > finest) {
       x.set(before);
+      follows = false;
       h = max(allowed, step / 8, finest);
       continue;
     }
     if (bend === 1 && step > most * corner && bending.some((device) => device.bent(x))) {
       x.set(before);
+      follows = false;
       h = step / 4;
       continue;
     }
@@ -151,6 +176,7 @@ export function runTransient(
     if (flips && step > max(EVENT * most, least * 8) && at.t < timed - least) {
       flips.undo();
       x.set(before);
+      follows = false;
       h = step / 4;
       continue;
     }
@@ -159,6 +185,7 @@ export function runTransient(
     earlier.set(before);
     last = step;
     t = at.t;
+    follows = abs(t - print) <= least;
     if (flips) changes += 1;
     jumped = flips !== undefined || abs(t - next) <= least;
     h = jumped ? min(most / 50, step) : min(2 * step, allowed, most);
