@@ -14,7 +14,7 @@ async function historyIn(page: Page): Promise<void> {
   await expect(async () => {
     const answer = await page.request.get('/api/v1/records/visits');
     expect(((await answer.json()) as { of: number }).of).toBeGreaterThan(30);
-  }).toPass({ timeout: 120_000, intervals: [500] });
+  }).toPass({ timeout: 300_000, intervals: [500] });
 }
 
 const heading = (page: Page, name: string | RegExp) =>
