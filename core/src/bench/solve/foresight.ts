@@ -9,7 +9,7 @@
 import { abs, max, sqrt } from '../arithmetic';
 import { nth } from '../../numeric/nth';
 import { dot } from './extrapolate';
-import type { Pass, State, Stored } from './stored';
+import { SLOWS, type Pass, type State, type Stored } from './stored';
 
 /** One pair, by the names of what stores: the start went so far, and with it the turn's way changed. */
 export interface Way {
@@ -47,8 +47,6 @@ const TELLS = 5;
 const TELLS_EXACT = 0.5;
 /** What is left of a change beside the ones before, as a share of its square, to say something new. */
 const NEW = 1e-10;
-/** A way that ends soon is, turn by turn, at most so much of the one before. */
-const SLOWS = 0.9;
 
 export interface Ahead {
   /** Where nothing would move any more. */

@@ -3,7 +3,7 @@ import { abs, max, min } from '../arithmetic';
 import { Capacitor } from '../elements/capacitor';
 import { Inductor } from '../elements/inductor';
 import type { System } from './system';
-import type { Pass, State, Stored } from './stored';
+import { SLOWS, type Pass, type State, type Stored } from './stored';
 import { restart } from './transient';
 import { nth } from '../../numeric/nth';
 
@@ -15,8 +15,6 @@ const NOISE = 1e-4;
 const NOTHING = 1e-6;
 /** How much of the step before a step may be, at most: five hundred turns to the end. */
 const SLOWEST = 0.998;
-/** What slows down comes home within some tens of turns. */
-const SLOWING = 0.9;
 /** How far from its end a store may be, as a share of its own size; and of the largest of its kind. */
 const NEAR = 1.5e-3;
 const NEAR_LARGEST = 1e-5;
@@ -106,7 +104,7 @@ export class Storage {
     const trifles = this.trifles();
     return this.#turn.every(({ start, last, before, turns }, i) => {
       const net = abs(last - start);
-      return turns >= 2 && (net <= (trifles[i] ?? 0) || net <= SLOWING * abs(before));
+      return turns >= 2 && (net <= (trifles[i] ?? 0) || net <= SLOWS * abs(before));
     });
   }
 

@@ -13,3 +13,6 @@ export interface Pass {
   /** Whether it stepped as the turn before: between two such there is no trembling of the steps. */
   readonly again?: boolean;
 }
+
+/** A way that ends soon is, turn by turn, at most so much of the one before. */
+export const SLOWS = 0.9;
