@@ -3,7 +3,7 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
-import { sideBySide, TYPES, typedLint } from './side-by-side.mjs';
+import { lint, sideBySide, TYPES } from './side-by-side.mjs';
 
 const git = (...args) =>
   execFileSync('git', args, { encoding: 'utf8' })
@@ -30,21 +30,10 @@ function testsFor(files) {
   );
 }
 
-const CACHE = 'node_modules/.cache';
 const tests = testsFor(changed).filter((file) => !file.startsWith('server/'));
 const steps = [
   TYPES,
-  ...(changed.length > 0
-    ? [
-        typedLint(changed.filter((file) => /\.tsx?$/.test(file))),
-        [
-          'lint',
-          'eslint',
-          ['--cache', '--cache-location', `${CACHE}/eslint-check`, '--no-warn-ignored', ...changed],
-        ],
-        ['format', 'oxfmt', ['--check', ...changed]],
-      ]
-    : []),
+  ...(changed.length > 0 ? [lint(changed), ['format', 'oxfmt', ['--check', ...changed]]] : []),
   ...(tests.length > 0
     ? [
         [

@@ -32,5 +32,5 @@ export const TYPES = [
   '../typescript-native/bin/tsc',
   ['-p', 'tsconfig.json', '--incremental', '--tsBuildInfoFile', 'node_modules/.cache/types.json'],
 ];
-/** Rules that need types. */
-export const typedLint = (files) => ['typed lint', 'oxlint', ['--type-aware', ...files]];
+/** All rules, those that need types as well; of the files given, or of everything. */
+export const lint = (files = []) => ['lint', 'oxlint', ['-c', 'oxlint.config.js', ...files]];

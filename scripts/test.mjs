@@ -5,7 +5,7 @@ import { once } from 'node:events';
 import { accessSync, constants, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { quietly, sideBySide, TYPES, typedLint } from './side-by-side.mjs';
+import { lint, quietly, sideBySide, TYPES } from './side-by-side.mjs';
 import sums from './sums.cjs';
 
 // Databases and browser profiles of tests belong in memory where there is room: a slow disk made the
@@ -42,12 +42,7 @@ function addWhole(name, good, report, sum) {
 const readReport = (file) =>
   existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined;
 
-const WHOLE = [
-  TYPES,
-  typedLint(['core', 'demo', 'server', 'web', 'e2e']),
-  ['lint', 'eslint', ['.', '--cache', '--cache-location', 'node_modules/.cache/eslint']],
-  ['format', 'oxfmt', ['--check']],
-];
+const WHOLE = [TYPES, lint(), ['format', 'oxfmt', ['--check']]];
 
 async function checks() {
   const good = await sideBySide(WHOLE);

@@ -56,7 +56,8 @@ function* rowsOf(
     yield { row: i + 2, cells: (name) => row[columns.get(name) ?? -1]?.trim() ?? '' };
 }
 
-type Change = 'added' | 'changed' | 'same' | string;
+/** How a row was taken: `added`, `changed`, `same`, or the problem with it. */
+type Change = string;
 
 function taken<T>(
   table: Rows,

@@ -100,7 +100,7 @@ export async function readArchive(
   (unzip ? source.pipe(unzip) : source).pipe(tar);
   try {
     for await (const entry of tar) {
-      const { name, size = 0 } = entry.header;
+      const { name, size } = entry.header;
       if (size > LARGEST_PIECE) throw damaged();
       const parts: Buffer[] = [];
       for await (const part of entry) parts.push(part as Buffer);

@@ -73,6 +73,6 @@ export function useJobsOnDevice(): OnDevice {
   const running = useLiveQuery(async () => jobs && runningIn(jobs, localStore), [jobs]) ?? NOTHING;
   // Most entries leave the clocks as they are: then nothing is drawn anew.
   const sign = JSON.stringify(running);
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   return useMemo(() => running, [sign]);
 }

@@ -123,7 +123,7 @@ async function sendBatch(
   waits: (id: string) => boolean = () => false,
 ): Promise<void> {
   try {
-    const { accepted, offset = 0 } = await ask('append', {
+    const { accepted, offset } = await ask('append', {
       params: { id: jobId },
       body: { entries: batch.map(asSent), sentAt: new Date().toISOString() },
     });

@@ -90,6 +90,6 @@ export function useWeekAhead(jobs: readonly JobListItem[], now: number): void {
       clearTimeout(timer);
     };
     // The list is asked for every few seconds; what counts is which visits are on it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [due, queries]);
 }

@@ -142,7 +142,7 @@ function Tile({ suspect, leads, board, ticked, onToggle }: TileProps) {
 
 /** The board’s connectors in their places, faint behind its name. */
 function Connectors({ board }: { readonly board: Board }) {
-  const [width = 1, height = 1] = board.size;
+  const [width, height] = board.size;
   return (
     <svg
       aria-hidden="true"
@@ -153,7 +153,7 @@ function Connectors({ board }: { readonly board: Board }) {
       {(board.connectors ?? []).map((connector) => {
         const across = perRow(connector);
         const rows = Math.ceil(connector.pins.length / across);
-        const [x = 0, y = 0] = connector.at;
+        const [x, y] = connector.at;
         return (
           <rect
             key={connector.id}

@@ -83,7 +83,7 @@ function useEntries(jobId: string) {
   const all = useMemo(() => kept && [...kept, ...onItsWay], [kept, onItsWay]);
   const sign = all && signOf(all);
   // An entry that has come to where it was shown before changes nothing on the screen.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   const entries = useMemo(() => all, [sign]);
   const show = useCallback(
     (entry: LocalEntry) => setAhead((before) => [...before.slice(-MOST_AHEAD), entry]),

@@ -49,7 +49,7 @@ function scrollerOf(element: Element | null): Element | null {
 function LongList<T>({ lines, keyOf, draw, newest }: RollListProps<T>) {
   const list = useRef<HTMLOListElement>(null);
   // Its functions are asked anew at each drawing; nothing here keeps them.
-  // eslint-disable-next-line react-hooks/incompatible-library
+  // oxlint-disable-next-line react/incompatible-library
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scrollerOf(list.current),

@@ -1,19 +1,20 @@
 /** The licences this unit asks for, and whether somebody here holds them. Asked once a job. */
 import { licenceFor, type LicenceHeld } from '@jeitinho/core';
 import { licensedByPiece } from '@jeitinho/core/job';
-import { Button } from '../../parts/button';
 import { useMe } from '../../data/me';
+import { localDay, useNow } from '../../data/now';
+import { Button } from '../../parts/button';
 import { useJob } from '../job/job-context';
 
 export function LicenceAsk() {
   const { sheet, state, record } = useJob();
   const me = useMe();
+  const today = localDay(useNow(60_000));
   const { licences } = sheet.safety;
   if (!licences?.length) return null;
   const said = state.licence?.body;
   const who = me?.name ?? '';
   const held = me?.licences ?? [];
-  const today = new Date().toISOString().slice(0, 10);
   return (
     <section aria-label="Licences" className="mt-3 max-w-xl border border-hair bg-paper px-4 py-3">
       <ul className="m-0 list-none p-0 font-semibold">

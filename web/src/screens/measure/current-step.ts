@@ -59,7 +59,7 @@ export function useCurrentStep(): CurrentStep {
   useEffect(() => {
     if (follows) setParams({ at: follows.to }, { replace: true, state: follows.trip });
     // What follows changes is the address alone, and by it what setParams is.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [follows]);
   const goTo = (observable: string) => {
     dismiss();

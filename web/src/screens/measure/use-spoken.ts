@@ -15,7 +15,7 @@ export function useSpoken(step: Step): void {
   useEffect(() => {
     say(stepWords(sheet, step));
     // One placement is one prompt, however often its card is drawn.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [observable]);
   useEffect(() => {
     if (!last || last.entry === told.current) return;

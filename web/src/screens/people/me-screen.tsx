@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../data/api';
 import { useMe } from '../../data/me';
-import { momentWords } from '../../data/now';
+import { localDay, momentWords, useNow } from '../../data/now';
 import { sessionOptions } from '../../data/queries';
 import { makePasskey } from '../../data/sign-in';
 import { Button } from '../../parts/button';
@@ -49,7 +49,7 @@ export function MeScreen() {
 
 function Licences() {
   const me = useMe();
-  const today = new Date().toISOString().slice(0, 10);
+  const today = localDay(useNow(60_000));
   if (!me || me.licences.length === 0) return null;
   return (
     <section aria-labelledby="licences" className="mt-7">

@@ -5,7 +5,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../data/api';
 import { useMay, useMe } from '../../data/me';
-import { momentWords } from '../../data/now';
+import { localDay, momentWords, useNow } from '../../data/now';
 import { Button } from '../../parts/button';
 import { DeskFrame } from '../../parts/desk-frame';
 import { many } from '../../parts/many';
@@ -67,7 +67,7 @@ function PersonRow({
   readonly person: PersonResource;
   readonly onLink: (link: FreshLink) => void;
 }) {
-  const today = new Date().toISOString().slice(0, 10);
+  const today = localDay(useNow(60_000));
   const mayChange = useMay('editPerson');
   return (
     <li className="border-b border-hair py-3">

@@ -156,7 +156,6 @@ function ListFound({ list: { columns, rows, problems } }: { readonly list: Place
             <tbody>
               {rows.slice(0, SHOWN).map((row, i) => (
                 // Rows have no name of their own, and do not move.
-                // oxlint-disable-next-line react/no-array-index-key
                 <tr key={i} className="border-b border-hair">
                   {used.map((column) => (
                     <td key={column} className="py-1 pr-4">
