@@ -35,6 +35,17 @@ const sandboxInjectedGlobals = [
 
 const moduleNameMapper = { '^fast-check$': resolve(import.meta.dirname, 'scripts/properties.cjs') };
 
+/** Set by the whole test: its files share contexts, in so many parts. */
+const PARTS = 4;
+const together = (name) =>
+  process.env.TOGETHER === 'yes'
+    ? {
+        roots: ['<rootDir>', resolve(import.meta.dirname, 'scripts/together')],
+        testMatch: [resolve(import.meta.dirname, 'scripts/together/part-*.cjs')],
+        globals: { together: { root: resolve(import.meta.dirname, name), parts: PARTS } },
+      }
+    : {};
+
 const project = (name, more = {}) => ({
   displayName: name,
   rootDir: name,
@@ -53,9 +64,10 @@ export default {
   // Jest leaves one core to itself; of two that is half.
   maxWorkers: Math.max(2, availableParallelism() - 1),
   projects: [
-    project('core'),
+    project('core', together('core')),
     project('demo'),
     project('server', {
+      ...together('server'),
       // A package of the certificates has a class of its own called Set.
       sandboxInjectedGlobals: sandboxInjectedGlobals.filter((name) => name !== 'Set'),
       globalSetup: '<rootDir>/testing/start-database.ts',

@@ -157,6 +157,7 @@ export default {
       ]),
     },
     { files: ['scripts/**', '**/*.mjs', '*.js'], rules: { 'no-console': 'off' } },
+    { files: ['**/*.cjs'], rules: { 'typescript/no-require-imports': 'off' } },
   ],
   options: { typeAware: true, denyWarnings: true, reportUnusedDisableDirectives: 'error' },
 };

@@ -21,6 +21,7 @@ import { addPerson } from '../src/store/people';
 import type { Surroundings } from '../src/surroundings';
 import { Backups } from '../src/keeping/nightly';
 import type { Role } from '@jeitinho/core';
+import { copyTemplate } from './template';
 
 export const FRIDGE_JOB = demoWorld.jobs[0]!.id;
 export const FRIDGE = demoWorld.units[0]!.id;
@@ -30,6 +31,15 @@ export function freshAddress(): DatabaseAddress {
     database: `test_${randomUUID().replaceAll('-', '')}`,
     socketPath: process.env.JEITINHO_TEST_SOCKET!,
   };
+}
+
+async function makeDemo(database: string): Promise<void> {
+  const address = { ...freshAddress(), database };
+  await createDatabase(address);
+  const sequelize = connect(address);
+  await migrate(sequelize);
+  await seedDemo(defineModels(sequelize), demoWorld);
+  await sequelize.close();
 }
 
 /** Who is signed in where nothing else is said: an owner, whose entries the tests write. */
@@ -43,10 +53,10 @@ interface Wanted {
 export async function harness({ demo = true, around }: Wanted = {}) {
   const address = freshAddress();
   await createDatabase(address);
+  if (demo) await copyTemplate(address.database, makeDemo);
   const sequelize = connect(address);
-  await migrate(sequelize);
+  if (!demo) await migrate(sequelize);
   const store = defineModels(sequelize);
-  if (demo) await seedDemo(store, demoWorld);
   const folder = mkdtempSync(join(tmpdir(), 'jeitinho-data.'));
   const log = pino({ level: 'silent' });
   const backups = new Backups(store, log, join(folder, 'backups'));
