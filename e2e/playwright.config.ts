@@ -7,7 +7,8 @@ const WAITING = /(start-.*|torture)\.spec\.ts/;
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
-  // Each worker runs a server and a database of its own. Two cores are full with three: a page is drawn without a graphics card.
+  // Each worker runs a server and a database of its own. Two of pages fill two cores: a page is drawn without
+  // a graphics card, and a third only makes the other two slower. What mostly waits goes beside them.
   workers: 3,
   fullyParallel: true,
   // Generous: a machine that stalls for minutes must not look like a broken app. Nothing here measures speed.
@@ -18,7 +19,7 @@ export default defineConfig({
   forbidOnly: true,
   projects: [
     { name: 'machine', testMatch: WAITING, workers: 1 },
-    { name: 'page', testIgnore: WAITING },
+    { name: 'page', testIgnore: WAITING, workers: 2 },
   ],
   use: {
     // What never comes is told after two minutes, not after seven.
