@@ -1,4 +1,4 @@
-/** Computing a fault dictionary in a few workers: handed out draw by draw, so that it can be stopped. */
+/** Computing a fault dictionary in a few workers: given draw by draw, so that it can be stopped. */
 import {
   dictionaryFrom,
   drawsOf,
@@ -6,6 +6,7 @@ import {
   type DrawResult,
   type FaultDictionary,
 } from '@jeitinho/core/bench';
+import { HandingOut } from './handing-out';
 import type { DictionaryReply, DictionaryTask } from '../workers/dictionary-worker';
 
 const MOST_WORKERS = 6;
@@ -28,8 +29,9 @@ export function computeDictionary(
   sheet: BenchedSheet,
   { draws, seed, signal, onProgress, workers = cores(), make = makeWorker }: ComputeOptions,
 ): Promise<FaultDictionary> {
-  const left = drawsOf(sheet, draws);
-  const of = left.length;
+  const all = drawsOf(sheet, draws);
+  const of = all.length;
+  const out = new HandingOut(all);
   const results: DrawResult[] = [];
   return new Promise((resolve, reject) => {
     const crew = Array.from({ length: Math.max(1, Math.min(workers, of)) }, make);
@@ -42,8 +44,8 @@ export function computeDictionary(
     if (signal.aborted) return stop();
     signal.addEventListener('abort', stop);
     if (of === 0) return end(() => resolve(dictionaryFrom([], draws, seed)));
-    const give = (worker: Worker) => {
-      const draw = left.shift();
+    const give = (worker: Worker, last?: string) => {
+      const draw = out.next(last);
       if (draw) worker.postMessage({ draw } satisfies DictionaryTask);
     };
     for (const worker of crew) {
@@ -53,7 +55,7 @@ export function computeDictionary(
         results.push(reply.result);
         onProgress(results.length, of);
         if (results.length === of) end(() => resolve(dictionaryFrom(results, draws, seed)));
-        else give(worker);
+        else give(worker, reply.result.fault);
       };
       worker.onerror = (event) => end(() => reject(new Error(event.message || 'A worker failed.')));
       worker.postMessage({ sheet, seed } satisfies DictionaryTask);
