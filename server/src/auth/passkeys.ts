@@ -3,20 +3,19 @@
  * host name. The library checks; challenges are used once and kept in the database, for any server may be asked
  * the second time. User verification is required: a stolen phone alone opens nothing.
  */
-import {
-  generateAuthenticationOptions,
-  generateRegistrationOptions,
-  verifyAuthenticationResponse,
-  verifyRegistrationResponse,
-  type AuthenticationResponseJSON,
-  type AuthenticatorTransport,
-  type RegistrationResponseJSON,
+import type {
+  AuthenticationResponseJSON,
+  AuthenticatorTransport,
+  RegistrationResponseJSON,
 } from '@simplewebauthn/server';
 import { Op } from 'sequelize';
 import { v7 as uuidv7 } from 'uuid';
 import { ProblemError } from '../problem';
 import type { Store } from '../store/models/index';
 import type { Passkey, Person } from '../store/models/people';
+
+/** It takes half a second to load: for the first passkey, and not for every start. */
+const library = () => import('@simplewebauthn/server');
 
 const PATIENCE_MS = 5 * 60_000;
 const MOST_PASSKEYS = 20;
@@ -55,6 +54,7 @@ async function challengeOf(store: Store, id: string, personId: string | null): P
 }
 
 export async function askForPasskey(store: Store, { host }: Place) {
+  const { generateAuthenticationOptions } = await library();
   const options = await generateAuthenticationOptions({
     rpID: host,
     userVerification: 'required',
@@ -79,6 +79,7 @@ export async function personByPasskey(
       : null;
   const person = key && (await store.people.findByPk(key.personId));
   if (!key || !person || person.removedAt) throw failed();
+  const { verifyAuthenticationResponse } = await library();
   const checked = await verifyAuthenticationResponse({
     response,
     expectedChallenge: challenge,
@@ -110,6 +111,7 @@ export async function offerPasskey(
       'too-many',
       'Twenty passkeys are kept already: put one away first.',
     );
+  const { generateRegistrationOptions } = await library();
   const options = await generateRegistrationOptions({
     rpName: shop,
     rpID: host,
@@ -131,6 +133,7 @@ export async function keepPasskey(
   { id, response, name }: { readonly id: string; readonly response: object; readonly name: string },
 ): Promise<Passkey> {
   const challenge = await challengeOf(store, id, personId);
+  const { verifyRegistrationResponse } = await library();
   const checked = await verifyRegistrationResponse({
     response: response as RegistrationResponseJSON,
     expectedChallenge: challenge,

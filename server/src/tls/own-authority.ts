@@ -2,15 +2,22 @@
  * A shop's own authority: made once, kept in its data folder, and trusted by hand on each phone. It signs the
  * server's certificate, which is made anew before it runs out and when the server gets another name.
  */
-import 'reflect-metadata';
 import { webcrypto } from 'node:crypto';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
-import * as x509 from '@peculiar/x509';
+import type * as X509 from '@peculiar/x509';
 
 const crypto = webcrypto as unknown as Crypto;
-x509.cryptoProvider.set(crypto);
+
+/** Loaded by the first who asks for papers: most shops have others or none, and it takes its time. */
+let x509: typeof X509;
+async function loadLibrary(): Promise<void> {
+  // It looks for this while it loads.
+  await import('reflect-metadata');
+  x509 = await import('@peculiar/x509');
+  x509.cryptoProvider.set(crypto);
+}
 
 const ALGORITHM = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' };
 const DAY_MS = 86_400_000;
@@ -35,6 +42,7 @@ export async function ownPapers(
   names: readonly string[],
   now = new Date(),
 ): Promise<ServerPapers> {
+  await loadLibrary();
   await mkdir(folder, { recursive: true, mode: 0o700 });
   const authority = await authorityIn(folder, now);
   const kept = await readPair(folder, 'server');
@@ -59,7 +67,7 @@ const fingerprintOf = (bytes: ArrayBuffer): string =>
   Buffer.from(bytes).toString('hex').toUpperCase().match(/../g)!.join(' ');
 
 interface Authority {
-  readonly certificate: x509.X509Certificate;
+  readonly certificate: X509.X509Certificate;
   readonly pem: string;
   readonly key: CryptoKey;
 }
@@ -130,7 +138,7 @@ async function newServer(
   return writePair(folder, 'server', certificate.toString('pem'), keys.privateKey);
 }
 
-function sameNames(certificate: x509.X509Certificate, names: readonly string[]): boolean {
+function sameNames(certificate: X509.X509Certificate, names: readonly string[]): boolean {
   const extension = certificate.getExtension(x509.SubjectAlternativeNameExtension);
   const has = extension?.names.items.map(({ value }) => value) ?? [];
   return has.length === names.length && names.every((name) => has.includes(name));

@@ -2,14 +2,14 @@
 import { licenceFor, type LicenceHeld } from '@jeitinho/core';
 import { licensedByPiece } from '@jeitinho/core/job';
 import { useMe } from '../../data/me';
-import { localDay, useNow } from '../../data/now';
 import { Button } from '../../parts/button';
+import { useEnded } from '../../parts/people/ended';
 import { useJob } from '../job/job-context';
 
 export function LicenceAsk() {
   const { sheet, state, record } = useJob();
   const me = useMe();
-  const today = localDay(useNow(60_000));
+  const ended = useEnded();
   const { licences } = sheet.safety;
   if (!licences?.length) return null;
   const said = state.licence?.body;
@@ -21,7 +21,7 @@ export function LicenceAsk() {
         {licences.map((line) => (
           <li key={line}>
             {line}
-            <Held licence={licenceFor(line, held)} today={today} who={who} />
+            <Held licence={licenceFor(line, held)} ended={ended} who={who} />
           </li>
         ))}
       </ul>
@@ -59,15 +59,15 @@ export function LicenceAsk() {
 /** What the shop knows of a licence: whose it is, and whether its day is over. */
 function Held({
   licence,
-  today,
+  ended,
   who,
 }: {
   readonly licence: LicenceHeld | undefined;
-  readonly today: string;
+  readonly ended: (until: string | null) => boolean;
   readonly who: string;
 }) {
   if (!licence) return null;
-  const over = licence.until !== null && licence.until < today;
+  const over = ended(licence.until);
   return (
     <span className={`block font-normal ${over ? 'text-brick' : 'text-soft'}`}>
       {over

@@ -4,13 +4,14 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../data/api';
 import { useMe } from '../../data/me';
-import { localDay, momentWords, useNow } from '../../data/now';
+import { momentWords } from '../../data/now';
 import { sessionOptions } from '../../data/queries';
 import { makePasskey } from '../../data/sign-in';
 import { Button } from '../../parts/button';
 import { DeskFrame } from '../../parts/desk-frame';
 import { FIELD } from '../../parts/field';
 import { Notice } from '../../parts/notice';
+import { useEnded } from '../../parts/people/ended';
 import { DeviceList } from './device-list';
 
 export function MeScreen() {
@@ -49,7 +50,7 @@ export function MeScreen() {
 
 function Licences() {
   const me = useMe();
-  const today = localDay(useNow(60_000));
+  const ended = useEnded();
   if (!me || me.licences.length === 0) return null;
   return (
     <section aria-labelledby="licences" className="mt-7">
@@ -60,14 +61,8 @@ function Licences() {
         {me.licences.map(({ name, until }) => (
           <li key={name} className="flex min-h-12 items-center gap-4 border-b border-hair">
             <span className="flex-1">{name}</span>
-            <span
-              className={until !== null && until < today ? 'font-semibold text-brick' : 'text-soft'}
-            >
-              {until === null
-                ? 'does not end'
-                : until < today
-                  ? `ended ${until}`
-                  : `until ${until}`}
+            <span className={ended(until) ? 'font-semibold text-brick' : 'text-soft'}>
+              {until === null ? 'does not end' : ended(until) ? `ended ${until}` : `until ${until}`}
             </span>
           </li>
         ))}

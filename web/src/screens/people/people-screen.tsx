@@ -5,7 +5,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../data/api';
 import { useMay, useMe } from '../../data/me';
-import { localDay, momentWords, useNow } from '../../data/now';
+import { momentWords } from '../../data/now';
 import { Button } from '../../parts/button';
 import { DeskFrame } from '../../parts/desk-frame';
 import { many } from '../../parts/many';
@@ -13,6 +13,7 @@ import { Notice } from '../../parts/notice';
 import { ShopPlaces } from '../shop/shop-places';
 import { DeviceList } from './device-list';
 import { LinkNotice, type FreshLink } from './link-notice';
+import { useEnded } from '../../parts/people/ended';
 import { initialsOf } from '../../parts/people/initials';
 import { PersonForm } from './person-form';
 
@@ -67,7 +68,7 @@ function PersonRow({
   readonly person: PersonResource;
   readonly onLink: (link: FreshLink) => void;
 }) {
-  const today = localDay(useNow(60_000));
+  const ended = useEnded();
   const mayChange = useMay('editPerson');
   return (
     <li className="border-b border-hair py-3">
@@ -82,7 +83,7 @@ function PersonRow({
           <strong className="block text-[19px]">{person.name}</strong>
           <span className="block first-letter:uppercase">{rolesWords(person.roles)}</span>
           {person.licences.map(({ name, until }) => {
-            const over = until !== null && until < today;
+            const over = ended(until);
             return (
               <span
                 key={`${name} ${until}`}
