@@ -34,7 +34,8 @@ function bridge(
   return visit;
 }
 
-export const closedVisits: readonly DemoJob[] = [
+/** Written when they are asked for: each is folded and judged as it goes. */
+export const closedVisits = (): readonly DemoJob[] => [
   start({
     jobId: 34,
     entriesFrom: 400,

@@ -13,6 +13,8 @@ export { nextProvingStep, provingSteps, type ProvenFigures, type ProvingStep } f
 export { newestSheet, newestWritten } from './sheets';
 export type { DemoJob, DemoWorld } from './types';
 
+let jobs: DemoWorld['jobs'] | undefined;
+
 export const demoWorld: DemoWorld = {
   shop: {
     name: 'Oficina Sete Pontes',
@@ -38,6 +40,8 @@ export const demoWorld: DemoWorld = {
   sites,
   units: Object.values(units),
   sheets,
-  jobs: [...openVisits, ...closedVisits],
+  get jobs() {
+    return (jobs ??= [...openVisits, ...closedVisits()]);
+  },
   past: pastVisits,
 };
