@@ -39,7 +39,37 @@ const floors = CORE_FLOORS.map((floor, i) => ({
   ]),
 }));
 
-const all = (names, level = 'error') => Object.fromEntries(names.map((name) => [name, level]));
+const each = (level, names) =>
+  Object.fromEntries(
+    names
+      .trim()
+      .split(/\s+/)
+      .map((name) => [name, level]),
+  );
+
+/** Beside what is outright wrong. */
+const ALSO = each(
+  'error',
+  `no-array-constructor no-case-declarations no-empty no-fallthrough no-regex-spaces
+   no-prototype-builtins no-redeclare no-unused-private-class-members no-useless-assignment
+   no-var prefer-const prefer-rest-params prefer-spread preserve-caught-error
+   typescript/ban-ts-comment typescript/consistent-type-imports typescript/no-empty-object-type
+   typescript/no-explicit-any typescript/no-namespace typescript/no-require-imports
+   typescript/no-unsafe-function-type typescript/no-unnecessary-type-constraint`,
+);
+/** A method handed on by name, bytes as text, a letter of a text: as they are used here they are right. */
+const NOT_SO = each(
+  'off',
+  `typescript/unbound-method typescript/no-base-to-string typescript/no-misused-spread
+   typescript/no-meaningless-void-operator typescript/require-array-sort-compare`,
+);
+const REACT = each(
+  'error',
+  `react/rules-of-hooks react/exhaustive-deps react/static-components react/use-memo
+   react/preserve-manual-memoization react/incompatible-library react/immutability react/globals
+   react/refs react/purity react/set-state-in-effect react/set-state-in-render
+   react/error-boundaries react/unsupported-syntax`,
+);
 
 export default {
   plugins: ['typescript', 'react'],
@@ -47,44 +77,11 @@ export default {
   categories: { correctness: 'error' },
   ignorePatterns: ['**/dist/**', 'data/**', 'coverage/**', 'test-results/**'],
   rules: {
-    ...all([
-      ...[
-        'no-array-constructor',
-        'no-case-declarations',
-        'no-empty',
-        'no-fallthrough',
-        'no-regex-spaces',
-      ],
-      ...[
-        'no-prototype-builtins',
-        'no-redeclare',
-        'no-unused-private-class-members',
-        'no-useless-assignment',
-      ],
-      ...['no-var', 'prefer-const', 'prefer-rest-params', 'prefer-spread', 'preserve-caught-error'],
-      ...[
-        'typescript/ban-ts-comment',
-        'typescript/consistent-type-imports',
-        'typescript/no-empty-object-type',
-      ],
-      ...['typescript/no-explicit-any', 'typescript/no-namespace', 'typescript/no-require-imports'],
-      ...['typescript/no-unsafe-function-type', 'typescript/no-unnecessary-type-constraint'],
-    ]),
+    ...ALSO,
+    ...NOT_SO,
     'no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
     eqeqeq: ['error', 'smart'],
     'no-console': ['error', { allow: ['error'] }],
-    // A method handed on by name, bytes as text, a letter of a text: as they are used here they are right.
-    ...all(
-      [
-        ...[
-          'typescript/unbound-method',
-          'typescript/no-base-to-string',
-          'typescript/no-misused-spread',
-        ],
-        ...['typescript/no-meaningless-void-operator', 'typescript/require-array-sort-compare'],
-      ],
-      'off',
-    ),
     'typescript/no-floating-promises': 'error',
     'typescript/switch-exhaustiveness-check': [
       'error',
@@ -125,18 +122,7 @@ export default {
     {
       files: ['web/**/*.{ts,tsx}'],
       rules: {
-        ...all([
-          ...['rules-of-hooks', 'static-components', 'use-memo', 'preserve-manual-memoization'].map(
-            react,
-          ),
-          ...['immutability', 'globals', 'refs', 'set-state-in-effect', 'error-boundaries'].map(
-            react,
-          ),
-          ...['purity', 'set-state-in-render', 'exhaustive-deps', 'incompatible-library'].map(
-            react,
-          ),
-          ...['unsupported-syntax'].map(react),
-        ]),
+        ...REACT,
         ...forbid([SERVER, DEMO]),
       },
     },
@@ -161,7 +147,3 @@ export default {
   ],
   options: { typeAware: true, denyWarnings: true, reportUnusedDisableDirectives: 'error' },
 };
-
-function react(name) {
-  return `react/${name}`;
-}

@@ -21,7 +21,11 @@ export async function copyTemplate(
   });
   try {
     // The first who comes makes it; those who run beside it wait.
-    await db.query('SELECT GET_LOCK(?, ?)', [TEMPLATE, PATIENCE_S]);
+    const [lock] = await db.query<{ got: number }[]>('SELECT GET_LOCK(?, ?) AS got', [
+      TEMPLATE,
+      PATIENCE_S,
+    ]);
+    if (Number(lock?.got) !== 1) throw new Error('the template of the tests is not made in time');
     if (!(await tablesOf(db)).includes(WHOLE)) {
       await make(TEMPLATE);
       await db.query(`CREATE TABLE ${TEMPLATE}.${WHOLE} (one INT)`);
