@@ -77,6 +77,7 @@ export default {
       globalTeardown: '<rootDir>/testing/stop-database.ts',
     }),
     project('web', {
+      ...together('web'),
       setupFiles: ['fake-indexeddb/auto'],
       // Answers are held against their published shapes.
       setupFilesAfterEnv: ['<rootDir>/src/data/check-answers.ts'],

@@ -14,7 +14,7 @@ const scratch = mkdtempSync(join(memoryFolder() ?? tmpdir(), 'jeitinho-results.'
 process.env.TMPDIR = scratch;
 // The same samples for the same code: what fails here fails at the next desk too. At work they wander.
 process.env.PROPERTY_SEED ??= '20261';
-// The core's and the server's test files share contexts: half of the server's time was loading itself anew.
+// Test files share contexts: half of their time was loading the same modules anew.
 process.env.TOGETHER = 'yes';
 const total = { passed: 0, failed: 0, skipped: 0 };
 

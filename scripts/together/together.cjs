@@ -1,5 +1,5 @@
 // Test files told several to a context. A context of its own for each file loads everything anew for it: of
-// the server's tests that was more than half of the time, of the core's a third. The quick check and
+// the server's tests that was more than half of the time, of the page's two thirds. The quick check and
 // `npx jest` still give each file its own, so that none comes to lean on another.
 const { readdirSync } = require('node:fs');
 const { join, relative } = require('node:path');
@@ -7,7 +7,7 @@ const { join, relative } = require('node:path');
 /** Tests of those a project tells together. */
 const filesIn = (root) =>
   readdirSync(root, { recursive: true, withFileTypes: true })
-    .filter((each) => each.isFile() && /\.test\.ts$/.test(each.name))
+    .filter((each) => each.isFile() && /\.test\.tsx?$/.test(each.name))
     .map((each) => join(each.parentPath ?? each.path, each.name))
     .filter((file) => !/node_modules|\/dist\/|\.agreement\.test\./.test(file))
     .sort();

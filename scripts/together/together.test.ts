@@ -4,7 +4,7 @@ import { filesIn } from './together.cjs';
 
 const ROOT = join(__dirname, '../..');
 
-test.each(['core', 'server'])(
+test.each(['core', 'server', 'web'])(
   'no test file of %s is forgotten where they are told together',
   (project) => {
     const { TOGETHER: _, ...env } = process.env;
