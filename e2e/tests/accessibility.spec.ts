@@ -1,6 +1,7 @@
 /** axe on every screen, by day and by night, on the wide screen and on the phone. */
 import { CHILLER_HISTORY } from '../support/chiller-history';
-import { found } from '../support/axe';
+import { faintByAxe, found } from '../support/axe';
+import { faint } from '../support/faint';
 import { cleaner, WIDE } from '../support/clean';
 import { confirm, expect, press, proveDead, provenDead, reading, test } from '../support/test';
 
@@ -15,7 +16,7 @@ test.describe('every screen', () => {
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
     await expect(page.getByText('Process chiller').first()).toBeVisible();
-    await clean('Today', { night: true });
+    await clean('Today', { coloured: true });
     await page.getByRole('button', { name: 'New visit' }).click();
     await expect(page.getByLabel('What the customer says')).toBeVisible();
     await clean('New visit');
@@ -27,13 +28,13 @@ test.describe('every screen', () => {
     }
     await page.goto(`/jobs/${SIGNED}/sign`);
     await expect(page.getByRole('article', { name: 'Service report' })).toBeVisible();
-    await clean('report', { night: true });
+    await clean('report', { coloured: true });
     await provenDead(page, id);
     await page.goto(`/jobs/${id}/measure?test=igbt-n`);
     await page.getByRole('textbox', { name: /^Reading/ }).waitFor();
     await reading(page, '0.452');
     await reading(page, '0.1');
-    await clean('measure with readings', { night: true });
+    await clean('measure with readings', { coloured: true });
     await page.getByRole('tab', { name: /^Roll/ }).click();
     await clean('roll');
     await page.keyboard.press('Escape');
@@ -84,7 +85,7 @@ test.describe('every screen', () => {
     await clean('quick sheet');
     await open('/reckoner/saturation', /Saturation pressure/);
     await expect(page.locator('canvas')).toBeVisible();
-    await clean('Reckoner with its picture', { night: true });
+    await clean('Reckoner with its picture', { coloured: true });
     await open('/meters', /Meters/);
     await page.getByRole('button', { name: /^Edit Clamp/ }).click();
     await clean('a meter');
@@ -108,17 +109,17 @@ test.describe('every screen', () => {
     await clean('a history to be kept');
     await page.getByRole('button', { name: 'Keep these 6 entries' }).click();
     await expect(page.getByRole('group', { name: 'Time line' })).toBeVisible();
-    await clean('a stored history', { night: true });
+    await clean('a stored history', { coloured: true });
     await page.goto(`/jobs/${id}/suspects`);
     await expect(page.getByRole('table')).toBeVisible();
-    await clean('suspects in full', { night: true });
+    await clean('suspects in full', { coloured: true });
     await page.goto(`/jobs/${id}/decide`);
     await page.getByText('At what this would change').click();
     await expect(page.getByRole('list', { name: /hangs on$/ })).toBeVisible();
-    await clean('plans', { night: true });
+    await clean('plans', { coloured: true });
     await page.goto('/shop');
     await expect(page.getByLabel('An hour of work')).toBeVisible();
-    await clean('the shop', { night: true });
+    await clean('the shop');
   });
 
   test('axe finds nothing on the door, hands, people, devices, keeping and the trail', async ({
@@ -130,29 +131,29 @@ test.describe('every screen', () => {
     await expect(page.getByText('▲ Gas work, ended 2026-03-31')).toBeVisible();
     await page.getByRole('button', { name: 'Devices Davi Moura' }).click();
     await expect(page.getByRole('list', { name: 'Devices' })).toBeVisible();
-    await clean('people', { night: true });
+    await clean('people');
     await page.getByRole('button', { name: 'Change Rute Sabiá' }).click();
     await page.getByRole('button', { name: 'Add a licence' }).click();
-    await clean('a person changed', { night: true });
+    await clean('a person changed');
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Davi Moura is working; change hands' }).click();
     await page.getByText('Somebody else', { exact: true }).click();
-    await clean('whose hands', { night: true });
+    await clean('whose hands');
     await page.keyboard.press('Escape');
     await page.goto('/me');
     await expect(page.getByRole('list', { name: 'Devices' })).toBeVisible();
-    await clean('one’s own', { night: true });
+    await clean('one’s own');
     await page.goto('/keeping');
     await expect(page.getByRole('button', { name: 'Make one now' })).toBeVisible();
-    await clean('keeping', { night: true });
+    await clean('keeping');
     await page.goto('/trail');
     await expect(page.getByRole('region', { name: 'Trail of who' })).toContainText('signed in');
-    await clean('the trail', { night: true });
+    await clean('the trail');
     await context.clearCookies();
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Who is at the machine?' })).toBeVisible();
     await page.getByText('Somebody who is not made up').click();
-    await clean('the door', { night: true });
+    await clean('the door', { coloured: true });
   });
 
   test('axe finds nothing on customers, units and the week', async ({ page }) => {
@@ -164,7 +165,7 @@ test.describe('every screen', () => {
     const dialog = page.getByRole('dialog');
     await open('/week', 'Week');
     await expect(page.getByRole('button', { name: /Process chiller/ }).first()).toBeVisible();
-    await clean('week', { night: true });
+    await clean('week', { coloured: true });
     await page
       .getByRole('button', { name: /Process chiller/ })
       .first()
@@ -183,7 +184,7 @@ test.describe('every screen', () => {
     await page.getByRole('link', { name: /^Boiler/ }).click();
     await expect(page.getByRole('heading', { name: 'Boiler' })).toBeVisible();
     await expect(page.getByRole('link', { name: /^Service sheet: Termalva/ })).toBeVisible();
-    await clean('a unit', { night: true });
+    await clean('a unit');
     await page.getByRole('button', { name: 'Merge a double' }).click();
     await expect(dialog).toBeVisible();
     await clean('merging');
@@ -239,7 +240,7 @@ test.describe('every screen', () => {
     await clean('stop here');
     await page.keyboard.press('Escape');
     await proveDead(page, { store: '2.4' });
-    await clean('dead and proven', { night: true });
+    await clean('dead and proven', { coloured: true });
     await at('measure?at=igbt%40U-P', '00:01');
     await page
       .getByRole('button', { name: /U, V, W off/ })
@@ -301,6 +302,35 @@ test.describe('every screen', () => {
     await expect(page.getByRole('img', { name: /^Track of/ })).toBeVisible();
     await clean('a track');
   });
+});
+
+test('what is too faint to read is found, where axe’s own rule finds it', async ({ page }) => {
+  const box = (ground: string, words: string) => `<div style="background:${ground}">${words}</div>`;
+  const line = (style: string, words: string) => `<p style="${style}">${words}</p>`;
+  await page.setContent(`<main>
+    ${line('color: #777', 'grey on white')}
+    ${line('color: #767676', 'a darker grey')}
+    ${line('color: #888; font-size: 24px', 'large')}
+    ${line('color: #888; font-size: 19px; font-weight: 700', 'heavy')}
+    ${line('color: #999; font-size: 24px', 'large and too faint')}
+    ${line('color: oklch(0.7 0 0)', 'by another notation')}
+    ${box('#222', line('color: #fff', 'white on dark') + line('color: #555', 'dark on dark'))}
+    ${box('#222', box('#fff', line('color: #222', 'a light box in a dark one')))}
+    ${box('rgb(0 0 0 / 0.5)', line('color: #000', 'on half a shadow') + line('color: #aaa', 'faint there'))}
+    ${line('color: #000; opacity: 0.5', 'half away')}
+    ${line('color: #000; opacity: 0.8', 'a little away')}
+    ${line('color: #eee; display: none', 'not there')}
+    <label>Field <input value="typed" style="color: #999; background: #fff" /></label>
+    <button disabled style="color: #ccc; background: #fff">not to be pressed</button>
+  </main>`);
+  const theirs = await faintByAxe(page, 'a page');
+  const ours = await faint(page, 'a page');
+  const words = ours.map((each) => /“(.*?)”/.exec(each)?.[1]);
+  expect(words).toEqual([
+    ...['grey on white', 'large and too faint', 'by another notation', 'dark on dark'],
+    ...['faint there', 'half away', ''],
+  ]);
+  expect(theirs.join().split(',').length).toBe(ours.length);
 });
 
 for (const colorScheme of ['light', 'dark'] as const)

@@ -63,7 +63,7 @@ test('found by a mistyped word; a unit’s years, its site, its model; odds adop
     const lines = (await readFile(await file.path(), 'utf8')).split('\r\n');
     expect(lines[0]).toContain('Step,Visits,Minutes');
     expect(lines[1]).toMatch(/^Measure,3,/);
-    await cleaner(page)('unit', { night: true });
+    await cleaner(page)('unit', { coloured: true });
   });
 
   await test.step('its site, with what comes together there', async () => {
@@ -71,7 +71,7 @@ test('found by a mistyped word; a unit’s years, its site, its model; odds adop
     await heading(page, 'Pousada do Lume, roof');
     await expect(page.getByRole('article').first()).toContainText('What do they share?');
     await expect(page.getByRole('article').first()).toContainText('the same code: 47');
-    await cleaner(page)('site', { night: true });
+    await cleaner(page)('site');
   });
 
   await test.step('its model: a lead adopts what was learnt, and puts it back', async () => {
@@ -89,7 +89,7 @@ test('found by a mistyped word; a unit’s years, its site, its model; odds adop
       page.getByRole('heading', { name: /the shop’s own odds, revision 1/ }),
     ).toBeVisible();
     await expect(page.getByText('five years of it')).toBeVisible();
-    await cleaner(page)('model', { night: true });
+    await cleaner(page)('model');
     await page.getByRole('button', { name: 'Put the sheet’s own back' }).click();
     await expect(page.getByRole('heading', { name: 'In use: the sheet’s own odds' })).toBeVisible();
   });
@@ -129,7 +129,7 @@ test('tables sorted and filtered, patterns, how right we were; by day, by night 
     await page.goto(path);
     await heading(page, name);
     await page.getByRole('main').locator('table, article').first().waitFor();
-    await clean(path, { night: true });
+    await clean(path);
   }
   await expect(page.getByText(/Brier score/)).toBeVisible();
 });
@@ -149,7 +149,7 @@ test('a customer sees their report by a link until it is ended, and nothing else
   const theirs = await customer.newPage();
   await theirs.goto(link);
   await expect(theirs.getByRole('article', { name: 'Service report' })).toBeVisible();
-  await cleaner(theirs)('a shared report', { night: true });
+  await cleaner(theirs)('a shared report');
   // The rest of the shop stays shut.
   await theirs.goto('/records');
   await expect(theirs.getByRole('heading', { name: 'Records' })).toHaveCount(0);
