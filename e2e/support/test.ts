@@ -1,6 +1,7 @@
 /** Playwright's test with a running Jeitinho, shared by the tests of a worker. */
 import { test as base, expect, type Page } from '@playwright/test';
 import { freePort, Jeitinho } from './jeitinho';
+import { KeptPage } from './kept-page';
 import { kept, provenDead } from './proven-dead';
 import { fetch, ownCookie, signedIn } from './signed-in';
 import { UNITS } from './units';
@@ -9,7 +10,7 @@ export { kept, provenDead, UNITS };
 
 export const test = base.extend<
   { newJob: (unit?: keyof typeof UNITS, bench?: { seed: number }) => Promise<string> },
-  { jeitinho: Jeitinho; history: boolean }
+  { jeitinho: Jeitinho; history: boolean; keptPage: KeptPage }
 >({
   /** Whether the demo's years of finished visits are there as well. */
   history: [false, { option: true, scope: 'worker' }],
@@ -26,8 +27,39 @@ export const test = base.extend<
     },
     { scope: 'worker', timeout: 300_000 },
   ],
+  keptPage: [
+    async ({}, use) => {
+      const kept = new KeptPage();
+      await use(kept);
+      await kept.close();
+    },
+    { scope: 'worker' },
+  ],
   /** Signed in as the demo's owner, who may do everything. */
-  context: async ({ context, jeitinho }, use) => use(await signedIn(context, jeitinho.url)),
+  page: async (
+    {
+      browser,
+      keptPage,
+      jeitinho,
+      viewport,
+      colorScheme,
+      hasTouch,
+      isMobile,
+      locale,
+      serviceWorkers,
+    },
+    use,
+  ) => {
+    const baseURL = jeitinho.url;
+    const options = { viewport, colorScheme, hasTouch, isMobile, locale, serviceWorkers, baseURL };
+    // A service worker keeps what it likes: its stories have a browser to themselves.
+    const alone = serviceWorkers === 'allow' ? await browser.newContext(options) : undefined;
+    const page = await (alone?.newPage() ?? keptPage.fresh(browser, options));
+    await signedIn(page.context(), jeitinho.url);
+    await use(page);
+    await alone?.close();
+  },
+  context: async ({ page }, use) => use(page.context()),
   request: async ({ playwright, jeitinho }, use) => {
     const cookie = await ownCookie(jeitinho.url);
     const request = await playwright.request.newContext({
