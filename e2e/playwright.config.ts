@@ -1,8 +1,8 @@
 import { defineConfig } from '@playwright/test';
 import { LEAN } from './support/browser';
 
-/** Starting, stopping, killing: mostly waiting, so one after the other beside the rest. */
-const WAITING = /(start-.*|torture)\.spec\.ts/;
+/** Starting, stopping, killing, a meter that comes to rest: mostly waiting, so one after the other beside the rest. */
+const WAITING = /(start-.*|torture|simulated-meter)\.spec\.ts/;
 
 export default defineConfig({
   testDir: './tests',

@@ -48,7 +48,7 @@ export interface Slack {
   volts: number;
   readonly amps: number;
   /** Share of the current. */
-  readonly relative: number;
+  relative: number;
 }
 
 export abstract class Device {

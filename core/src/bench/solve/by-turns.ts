@@ -4,6 +4,7 @@
  */
 import { abs, max, min } from '../arithmetic';
 import type { Circuit } from '../circuit';
+import type { Solution } from '../elements/device';
 import { nth } from '../../numeric/nth';
 import { NoConvergenceError } from '../errors';
 import { limitOf } from './extrapolate';
@@ -16,12 +17,14 @@ import type { Rhythm } from './rhythm';
 import type { State } from './stored';
 import { Stretch, type Settled } from './stretch';
 import { System, type Precision, type SystemOptions } from './system';
-import { runTransient } from './transient';
+import { runTransient, type Trodden } from './transient';
 
 /** Turns of a search, by how long they take: 0.6 s of them, but so many at least and at most. */
 const SEARCH = { seconds: 0.6, least: 40, most: 400 } as const;
 /** What creeps is given so many turns, for a guess may bring it home. */
 const HOPELESS = 6;
+/** From the rest of one like it a search is over by then; if not, from nothing is shorter. */
+const WARM = 10;
 /** It creeps for so many turns at least; and how far a quantity may go in them, as a share of it. */
 const CREEPS = 500;
 const FAR = 0.02;
@@ -117,7 +120,7 @@ function untilAlike(
   let before: readonly Settled[] | undefined;
   let lately: Arrival = 'no';
   const guess = new Guesses();
-  const prints = new Footprints(near?.prints);
+  const prints = new Footprints(system, near?.prints);
   const most = min(SEARCH.most, max(SEARCH.least, SEARCH.seconds / period));
   for (let n = 0; ; n += 1) {
     // What only creeps, from nothing, is guessed home: exact turns would tell of nothing but its creeping.
@@ -129,9 +132,9 @@ function untilAlike(
       t,
       period,
       step,
-      (at) => {
+      (at, ahead) => {
         storage.watch();
-        prints.take(at - t);
+        prints.take(at - t, system.x, ahead);
       },
       alike ? prints.lastTurn() : undefined,
     );
@@ -151,7 +154,9 @@ function untilAlike(
         (home ||
           arrived === 'yes' ||
           (arrived === 'nearly' && (lately === 'yes' || lately === 'nearly'))));
-    const hopeless = arrived === 'never' && lately === 'never' && n >= HOPELESS;
+    // From there what creeps is given up at once: from nothing it is seen whether all else stands.
+    const lost = near !== undefined && (n >= WARM || (prints.again && storage.creeping()));
+    const hopeless = lost || (arrived === 'never' && lately === 'never' && n >= HOPELESS);
     if (settled || hopeless || n >= most) {
       // What is looked at may stand although something else creeps. From the rest of a like circuit it
       // is not known whether that something is anywhere near its end.
@@ -207,15 +212,15 @@ function turn(
   from: number,
   period: number,
   step: number,
-  watch: (t: number) => void = () => {},
-  trodden?: readonly number[],
+  watch: (t: number, ahead?: Solution) => void = () => {},
+  trodden?: Trodden,
 ): Settled[] {
   const stretches = readers.map((read) => new Stretch(from, read()));
   runTransient(
     system,
     { from, to: from + period, most: step, tolerance: TOLERANCE, corner: CORNER, trodden },
-    (t) => {
-      watch(t);
+    (t, ahead) => {
+      watch(t, ahead);
       for (const [i, stretch] of stretches.entries()) stretch.take(t, nth(readers, i)());
     },
   );

@@ -9,6 +9,7 @@
 import { abs, max, sqrt } from '../arithmetic';
 import { nth } from '../../numeric/nth';
 import { dot } from './extrapolate';
+import type { Prints } from './footprints';
 import { SLOWS, type Pass, type State, type Stored } from './stored';
 
 /** One pair, by the names of what stores: the start went so far, and with it the turn's way changed. */
@@ -23,8 +24,8 @@ export interface Way {
 export interface Rest {
   readonly stored: Stored;
   readonly ways: readonly Way[];
-  /** When it stepped in its last turn, s after the beginning of that. */
-  readonly prints?: readonly number[] | undefined;
+  /** How it stepped in its last turn. */
+  readonly prints?: Prints | undefined;
 }
 
 /**

@@ -108,6 +108,19 @@ export class Storage {
     });
   }
 
+  /**
+   * Whether a store went as far as in the turn before, and not by a trifle: it would go on for longer than
+   * anyone waits. Two turns can tell where they stepped alike.
+   */
+  creeping(): boolean {
+    const trifles = this.trifles();
+    return this.#turn.some(({ start, last, before, turns }, i) => {
+      const net = last - start;
+      const share = net / before;
+      return turns >= 2 && abs(net) > (trifles[i] ?? 0) && share > SLOWEST && share * SLOWEST < 1;
+    });
+  }
+
   /** How far the last turn went from its start, the store that went farthest, in ways that are near. */
   unrest(): number {
     const split = this.#capacitors.length;

@@ -23,6 +23,8 @@ const ROUNDING = 2e-8;
 /** Differences of hundreds of volts over milliohms leave about this much rounding. */
 const AMPS = 1e-9;
 const MOST_ITERATIONS = 80;
+/** Of what a junction may leave open, where the start was good: hardly dearer, and turns do not tremble. */
+const OF_A_GOOD_START = 0.1;
 /** Rounds of switches changing before they are said to chatter. */
 const MOST_FLIPS = 40;
 /** One iteration costs so much for each, beside the multiplications of its elimination. */
@@ -44,7 +46,10 @@ interface NewtonOptions {
   readonly more?: number;
   /** Iterations. */
   readonly most?: number;
+  /** By unknown; only those that bend are read. */
   readonly start?: Solution;
+  /** The start is nearly the end: junctions begin there too, instead of being limited against the present. */
+  readonly good?: boolean;
 }
 
 export type Precision = Omit<Slack, 'volts'>;
@@ -60,6 +65,7 @@ export class System {
   readonly #lu: StagedLu;
   readonly #air: number;
   readonly #slack: Slack;
+  readonly #relative: number;
   readonly #diagonal: number[] = [];
   readonly #byName = new Map<string, Device>();
   readonly #fixed: Float64Array;
@@ -67,6 +73,8 @@ export class System {
   readonly #stepB: Float64Array;
   /** What changes with every iteration, by slot and by row. */
   readonly #hot: readonly number[];
+  /** Unknowns that something hangs on which is linearised anew in each iteration: a start is told for these. */
+  readonly bending: Int32Array;
   readonly #a: Float64Array;
   readonly #b: Float64Array;
   readonly #next: Float64Array;
@@ -91,6 +99,7 @@ export class System {
     this.unknowns = new UnknownList(circuit.elements.flatMap(nodesOf), own);
     this.#air = air;
     this.#slack = { volts: VOLTS, ...precision };
+    this.#relative = precision.relative;
     this.devices = this.#build(circuit);
     this.pattern = new Pattern(this.unknowns.size);
     for (let i = 0; i < this.unknowns.size; i += 1)
@@ -102,10 +111,12 @@ export class System {
     this.#hot = this.pattern.during(() => {
       for (const device of this.#iterates) device.bind(this.pattern);
     });
-    this.#lu = new StagedLu(
-      this.pattern,
-      this.#hot,
-      this.#iterates.flatMap((device) => device.reads),
+    const reads = this.#iterates.flatMap((device) => device.reads);
+    this.#lu = new StagedLu(this.pattern, this.#hot, reads);
+    const { rows, columns } = this.pattern;
+    const hangs = this.#hot.flatMap((slot) => [nth(rows, slot), nth(columns, slot)]);
+    this.bending = Int32Array.from(new Set([...hangs, ...reads])).filter(
+      (i) => i < this.unknowns.size,
     );
     this.#branch = Uint8Array.from(this.unknowns.isBranch, Number);
     const n = this.unknowns.size + 1;
@@ -189,19 +200,24 @@ export class System {
 
   /**
    * Newton's method from the present solution, which it overwrites.
-   * @param start - Where to begin, if elsewhere; junctions are still limited against the present.
+   * @param start - Where to begin, if elsewhere; junctions are limited against the present unless it is `good`.
    * @param more - Conductance added from every node to ground, S, while a start is being sought.
    * @returns whether it arrived.
    * @throws {SingularCircuitError}
    */
-  newton(at: Moment, { more = 0, most = MOST_ITERATIONS, start }: NewtonOptions = {}): boolean {
+  newton(
+    at: Moment,
+    { more = 0, most = MOST_ITERATIONS, start, good = false }: NewtonOptions = {},
+  ): boolean {
+    this.#slack.relative = this.#relative * (good ? OF_A_GOOD_START : 1);
     this.#prepare(at, more);
     this.#work += OF_A_STEP + OF_A_DEVICE * this.devices.length;
     const { x } = this;
     const next = this.#next;
     const into = { a: this.#a, b: this.#b };
+    if (start && good) this.#begin(start);
     for (const device of this.#iterates) device.restart(x);
-    if (start) x.set(start);
+    if (start) this.#begin(start);
     this.#lu.begin(this.#stepA, this.#stepB);
     for (let round = 0; round < most; round += 1) {
       this.#spend();
@@ -225,6 +241,11 @@ export class System {
       if (arrived) return true;
     }
     return false;
+  }
+
+  /** All else follows from these at once. */
+  #begin(start: Solution): void {
+    for (const i of this.bending) this.x[i] = start[i] ?? 0;
   }
 
   /** Counted in what is computed, not in time: the same circuit ends in the same way on every machine. */

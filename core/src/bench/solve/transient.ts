@@ -4,7 +4,7 @@
  */
 import { abs, floor, max, min, NEVER } from '../arithmetic';
 import { Capacitor } from '../elements/capacitor';
-import { having, type Moment } from '../elements/device';
+import { having, type Moment, type Solution } from '../elements/device';
 import { Inductor } from '../elements/inductor';
 import { CircuitTooLargeError, NoConvergenceError } from '../errors';
 import { GMIN, type System } from './system';
@@ -23,13 +23,25 @@ export interface TransientOptions {
   /** Steps after which it gives up. */
   readonly mostSteps?: number;
   /**
-   * Moments after `from` to which a run much like this one stepped, ascending. They are met again as long as
-   * they will do: two runs that begin alike then go alike, to the last digit.
+   * The steps of a run much like this one. Its moments are met again as long as they will do: two runs that
+   * begin alike then go alike. And Newton's method begins with what each step missed then.
    */
-  readonly trodden?: readonly number[] | undefined;
+  readonly trodden?: Trodden | undefined;
   /** Where an earlier run of the same system ended, to go on as it went; brought up to date. */
   readonly pace?: Pace;
 }
+
+/** The steps of a run. */
+export interface Trodden {
+  /** After its beginning, s, ascending. */
+  readonly moments: readonly number[];
+  /**
+   * For each, by unknown that bends, how far it ended from where going on as before would have led: most where a
+   * junction turned on or off. Absent where nothing was foretold, or where the unknowns are others.
+   */
+  readonly missed: readonly (Missed | undefined)[];
+}
+export type Missed = Float32Array;
 
 /** How the steps go: what a run hands on to the one that follows on it. */
 export interface Pace {
@@ -63,6 +75,10 @@ const ENOUGH = 0.9;
 const ENOUGH_AGAIN = 0.6;
 /** A trodden moment so near, as a share of the last step, is not worth one. */
 const SLIVER = 1e-3;
+/** Iterations of a step; and from a good start, which does soon or not at all. */
+const MOST = 25;
+const MOST_FROM_GOOD = 8;
+const UNTRODDEN: Trodden = { moments: [], missed: [] };
 /** Rounding of a moment beside the longest step. */
 const LONGER = 1 + 1e-9;
 /** Where something jumps without a source having said so, no step is cut below this share. */
@@ -70,7 +86,8 @@ const FINEST = 1e-5;
 
 /**
  * Go on from the present state of the system (an operating point, or where the last run ended).
- * @param seen - Called after every step that stands, with its moment; return false to stop.
+ * @param seen - Called after every step that stands, with its moment and where it was foretold to end; return
+ *   false to stop.
  * @throws {NoConvergenceError} with the moment; {CircuitTooLargeError} beyond `mostSteps`.
  */
 export function runTransient(
@@ -83,12 +100,12 @@ export function runTransient(
     corner = 0.05,
     every = NEVER,
     mostSteps = 2_000_000,
-    trodden = [],
+    trodden: { moments: trodden, missed } = UNTRODDEN,
     pace = paceOf(system),
   }: TransientOptions,
-  seen: (t: number) => boolean | void,
+  seen: (t: number, ahead?: Solution) => boolean | void,
 ): void {
-  const { devices, x } = system;
+  const { devices, x, bending: bends } = system;
   const cornered = having(devices, 'corner');
   const storing = having(devices, 'longest');
   const bending = having(devices, 'bent');
@@ -96,8 +113,9 @@ export function runTransient(
   const least = max(1e-15, min(most, to - from) * 1e-9);
   const before = new Float64Array(x.length);
   let t = from;
-  // Where the solution will be if it goes on as it went: Newton's method begins there.
+  // Where what bends will be if it goes on as it went: Newton's method begins there.
   const ahead = new Float64Array(x.length);
+  const start = new Float64Array(x.length);
   const { earlier } = pace;
   let { last, jumped } = pace;
   let h = pace.h > 0 ? min(pace.h, most) : min(most, to - from) / 100;
@@ -136,18 +154,29 @@ export function runTransient(
     const foreseen = !jumped && last > 0;
     let bend = 1;
     if (foreseen) {
-      goOn(ahead, x, earlier, step / last);
+      goOn(ahead, bends, x, earlier, step / last);
       for (const device of bending) bend = min(bend, device.willBend(x, ahead, step / last));
       if (bend < 1 && !(again && (1 - bend) * step <= most * corner)) {
         // Just beyond the corner, so that it lies behind.
         step = min(step, step * bend + most * corner * BEYOND);
-        goOn(ahead, x, earlier, step / last);
+        goOn(ahead, bends, x, earlier, step / last);
       }
     }
+    const miss = foreseen && again && abs(t + step - print) <= least ? missed[trod] : undefined;
     before.set(x);
     const method = jumped ? 'euler' : 'gear';
     let at: Moment = { t: t + step, h: step, method, scale: 1, settled: false, gmin: GMIN };
-    if (!system.newton(at, { most: 25, ...(foreseen && { start: ahead }) })) {
+    let found = false;
+    if (miss) {
+      for (let k = 0; k < bends.length; k += 1) {
+        const i = bends[k] ?? 0;
+        start[i] = (ahead[i] ?? 0) + (miss[k] ?? 0);
+      }
+      found = system.newton(at, { most: MOST_FROM_GOOD, start, good: true });
+      if (!found) x.set(before);
+    }
+    found ||= system.newton(at, { most: MOST, ...(foreseen && { start: ahead }) });
+    if (!found) {
       x.set(before);
       follows = false;
       if (step < least * 8)
@@ -193,14 +222,19 @@ export function runTransient(
     pace.h = h;
     pace.last = last;
     pace.jumped = jumped;
-    if (seen(t) === false) return;
+    if (seen(t, foreseen ? ahead : undefined) === false) return;
   }
 }
 
-/** Where the solution will be if it goes on as it went. @param longer - The coming step over the last. */
-function goOn(ahead: Float64Array, x: Float64Array, earlier: Float64Array, longer: number): void {
-  for (let i = 0; i < x.length; i += 1)
-    ahead[i] = (x[i] ?? 0) + ((x[i] ?? 0) - (earlier[i] ?? 0)) * longer;
+/** Where the unknowns that bend will be if they go on as they went. @param longer - The coming step over the last. */
+function goOn(
+  ahead: Solution,
+  bends: Int32Array,
+  x: Solution,
+  earlier: Solution,
+  longer: number,
+): void {
+  for (const i of bends) ahead[i] = (x[i] ?? 0) + ((x[i] ?? 0) - (earlier[i] ?? 0)) * longer;
 }
 
 /** Let switches follow; undefined where none changed. */
