@@ -19,14 +19,19 @@ interface Kept {
 }
 
 export class KeptPage {
+  readonly #browser: Browser;
   #kept: Kept | undefined;
 
+  constructor(browser: Browser) {
+    this.#browser = browser;
+  }
+
   /** A page as new, in a context that has no other. */
-  async fresh(browser: Browser, options: BrowserContextOptions): Promise<Page> {
+  async fresh(options: BrowserContextOptions): Promise<Page> {
     const as = JSON.stringify(options);
     if (this.#kept && (this.#kept.spoilt || this.#kept.as !== as)) await this.close();
     if (this.#kept) await cleared(this.#kept, options);
-    this.#kept ??= await made(browser, options, as);
+    this.#kept ??= await made(this.#browser, options, as);
     return this.#kept.page;
   }
 

@@ -28,8 +28,8 @@ export const test = base.extend<
     { scope: 'worker', timeout: 300_000 },
   ],
   keptPage: [
-    async ({}, use) => {
-      const kept = new KeptPage();
+    async ({ browser }, use) => {
+      const kept = new KeptPage(browser);
       await use(kept);
       await kept.close();
     },
@@ -54,7 +54,7 @@ export const test = base.extend<
     const options = { viewport, colorScheme, hasTouch, isMobile, locale, serviceWorkers, baseURL };
     // A service worker keeps what it likes: its stories have a browser to themselves.
     const alone = serviceWorkers === 'allow' ? await browser.newContext(options) : undefined;
-    const page = await (alone?.newPage() ?? keptPage.fresh(browser, options));
+    const page = await (alone?.newPage() ?? keptPage.fresh(options));
     await signedIn(page.context(), jeitinho.url);
     await use(page);
     await alone?.close();

@@ -6,9 +6,9 @@ test('what a device stores, who is signed in, other windows and turned requests 
   browser,
   jeitinho,
 }) => {
-  const kept = new KeptPage();
+  const kept = new KeptPage(browser);
   const options = { baseURL: jeitinho.url, serviceWorkers: 'block' as const };
-  const page = await kept.fresh(browser, options);
+  const page = await kept.fresh(options);
   const stored = async () => {
     await page.goto('/api/v1/health');
     return page.evaluate(async () => [
@@ -33,16 +33,16 @@ test('what a device stores, who is signed in, other windows and turned requests 
   await context.route('**/api/**', (route) => route.abort());
   await page.emulateMedia({ colorScheme: 'dark' });
 
-  expect(await kept.fresh(browser, options)).toBe(page);
+  expect(await kept.fresh(options)).toBe(page);
   expect(context.pages()).toEqual([page]);
   expect(await context.cookies()).toEqual([]);
   expect(await stored()).toEqual([0, 0, 0, 0]);
   expect(await page.evaluate(() => matchMedia('(prefers-color-scheme: dark)').matches)).toBe(false);
 
   await page.clock.install();
-  expect(await kept.fresh(browser, options)).not.toBe(page);
+  expect(await kept.fresh(options)).not.toBe(page);
   expect(page.isClosed()).toBe(true);
-  const other = await kept.fresh(browser, { ...options, locale: 'pt-BR' });
+  const other = await kept.fresh({ ...options, locale: 'pt-BR' });
   await other.goto('/api/v1/health');
   expect(await other.evaluate(() => navigator.language)).toBe('pt-BR');
   await kept.close();
