@@ -7,6 +7,8 @@ const WAITING = /(start-.*|torture|simulated-meter)\.spec\.ts/;
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
+  globalSetup: './support/bundle.ts',
+  build: { external: ['**/e2e/dist/**'] },
   // Each worker runs a server and a database of its own. Two of pages fill two cores: a page is drawn without
   // a graphics card, and a third only makes the other two slower. What mostly waits goes beside them.
   workers: 3,

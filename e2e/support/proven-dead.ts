@@ -1,12 +1,12 @@
 /** A job that is proven dead already, for the tests that begin there: entries on the log, as a visit leaves them. */
-import { machineSheet, type Sheet, type WrittenSheet } from '@jeitinho/core/sheet';
-import { provingSteps } from '@jeitinho/demo/prove-dead';
+import type { Sheet, WrittenSheet } from '@jeitinho/core/sheet';
 import { expect, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import { proving } from './bundle';
 
 /** The entries that prove a machine dead just now. @param store what its stores still hold, volts */
 function provingEntries(sheet: Sheet, store: number): object[] {
-  const steps = provingSteps(sheet, { store }, 0);
+  const steps = proving().provingSteps(sheet, { store }, 0);
   const late = Date.now() - 5_000 - steps.at(-1)!.at;
   return steps.map(({ kind, body, at }) => ({
     id: randomUUID(),
@@ -24,7 +24,7 @@ export async function provenDead(page: Page, job: string, store = 2.8): Promise<
     sheet: WrittenSheet;
   };
   const sent = await page.request.post(`${api}/entries`, {
-    data: { entries: provingEntries(machineSheet(sheet), store) },
+    data: { entries: provingEntries(proving().machineSheet(sheet), store) },
   });
   expect(sent.ok() ? '' : await sent.text()).toBe('');
 }
