@@ -4,6 +4,9 @@ import { LEAN } from './support/browser';
 /** Starting, stopping, killing, a meter that comes to rest: mostly waiting, so one after the other beside the rest. */
 const WAITING = /(start-.*|torture|simulated-meter)\.spec\.ts/;
 
+/** One shop with its years for all of them, one after the other: begun last they would end alone. */
+const YEARS = /memory\.spec\.ts/;
+
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
@@ -20,8 +23,9 @@ export default defineConfig({
   retries: 1,
   forbidOnly: true,
   projects: [
+    { name: 'years', testMatch: YEARS, workers: 1 },
     { name: 'machine', testMatch: WAITING, workers: 1 },
-    { name: 'page', testIgnore: WAITING, workers: 2 },
+    { name: 'page', testIgnore: [WAITING, YEARS], workers: 2 },
   ],
   use: {
     // What never comes is told after two minutes, not after seven.
