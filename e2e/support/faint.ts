@@ -30,10 +30,12 @@ export const faint = (page: Page, where: string): Promise<string[]> =>
       colour.alpha *= share;
       return colour;
     };
-    const speaks = (element: Element) =>
+    const own = (element: Element): string =>
       element.matches('input:not([type=checkbox], [type=radio]), textarea, select')
-        ? (element as HTMLInputElement).value !== ''
-        : [...element.childNodes].some((node) => node.nodeType === 3 && node.nodeValue?.trim());
+        ? (element as HTMLInputElement).value
+        : [...element.childNodes]
+            .map((node) => (node.nodeType === 3 ? node.nodeValue : ''))
+            .join('');
     const lines: string[] = [];
     const walk = (element: Element, under: Colour, above: number) => {
       // A picture's words are judged with the picture.
@@ -44,16 +46,16 @@ export const faint = (page: Page, where: string): Promise<string[]> =>
       const share = above * Number(style.opacity);
       const ground = flattenColors(parsed(style.backgroundColor, share), under);
       for (const child of element.children) walk(child, ground, share);
+      const words = own(element).trim();
       const { width } = element.getBoundingClientRect();
-      if (width <= 1 || style.visibility !== 'visible' || share === 0 || !speaks(element)) return;
+      if (!words || width <= 1 || style.visibility !== 'visible' || share === 0) return;
       const ink = flattenColors(parsed(style.color, share), ground);
       const size = parseFloat(style.fontSize);
       const large = size >= 24 || (size >= 18.66 && Number(style.fontWeight) >= 700);
       const contrast = getContrast(ground, ink);
       if (contrast >= (large ? 3 : 4.5)) return;
-      const words = element.textContent?.trim().slice(0, 30);
       lines.push(
-        `${at}: “${words}”, ${ink.toHexString()} on ${ground.toHexString()}, is ${contrast.toFixed(2)}`,
+        `${at}: “${words.slice(0, 30)}”, ${ink.toHexString()} on ${ground.toHexString()}, is ${contrast.toFixed(2)}`,
       );
     };
     walk(document.documentElement, new Color(255, 255, 255, 1), 1);

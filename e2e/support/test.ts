@@ -10,7 +10,7 @@ export { kept, provenDead, UNITS };
 
 export const test = base.extend<
   { newJob: (unit?: keyof typeof UNITS, bench?: { seed: number }) => Promise<string> },
-  { jeitinho: Jeitinho; history: boolean; keptPage: KeptPage }
+  { jeitinho: Jeitinho; history: boolean; keptPage: KeptPage; alone: boolean }
 >({
   /** Whether the demo's years of finished visits are there as well. */
   history: [false, { option: true, scope: 'worker' }],
@@ -27,6 +27,8 @@ export const test = base.extend<
     },
     { scope: 'worker', timeout: 300_000 },
   ],
+  /** A browser context for each story, which has never had the app: for what is measured. */
+  alone: [false, { option: true, scope: 'worker' }],
   keptPage: [
     async ({ browser }, use) => {
       const kept = new KeptPage(browser);
@@ -47,17 +49,19 @@ export const test = base.extend<
       isMobile,
       locale,
       serviceWorkers,
+      alone,
     },
     use,
   ) => {
     const baseURL = jeitinho.url;
+    // What stories may ask of a page; another option has to be named here.
     const options = { viewport, colorScheme, hasTouch, isMobile, locale, serviceWorkers, baseURL };
     // A service worker keeps what it likes: its stories have a browser to themselves.
-    const alone = serviceWorkers === 'allow' ? await browser.newContext(options) : undefined;
-    const page = await (alone?.newPage() ?? keptPage.fresh(options));
+    const own = alone || serviceWorkers === 'allow' ? await browser.newContext(options) : undefined;
+    const page = await (own?.newPage() ?? keptPage.fresh(options));
     await signedIn(page.context(), jeitinho.url);
     await use(page);
-    await alone?.close();
+    await own?.close();
   },
   context: async ({ page }, use) => use(page.context()),
   request: async ({ playwright, jeitinho }, use) => {

@@ -47,7 +47,7 @@ export interface Slack {
   /** Volts that are rounding. */
   volts: number;
   readonly amps: number;
-  /** Share of the current. */
+  /** Share of the current; less where a start was good. */
   relative: number;
 }
 

@@ -52,7 +52,7 @@ interface NewtonOptions {
   readonly good?: boolean;
 }
 
-export type Precision = Omit<Slack, 'volts'>;
+export type Precision = Readonly<Omit<Slack, 'volts'>>;
 /** For an answer of its own. */
 const FINE: Precision = { amps: 1e-10, relative: 1e-5 };
 
@@ -217,7 +217,7 @@ export class System {
     const into = { a: this.#a, b: this.#b };
     if (start && good) this.#begin(start);
     for (const device of this.#iterates) device.restart(x);
-    if (start) this.#begin(start);
+    if (start && !good) this.#begin(start);
     this.#lu.begin(this.#stepA, this.#stepB);
     for (let round = 0; round < most; round += 1) {
       this.#spend();

@@ -108,7 +108,7 @@ export function runTransient(
   const { devices, x, bending: bends } = system;
   const cornered = having(devices, 'corner');
   const storing = having(devices, 'longest');
-  const bending = having(devices, 'bent');
+  const junctions = having(devices, 'bent');
   const minding = having(devices, 'accept');
   const least = max(1e-15, min(most, to - from) * 1e-9);
   const before = new Float64Array(x.length);
@@ -155,7 +155,7 @@ export function runTransient(
     let bend = 1;
     if (foreseen) {
       goOn(ahead, bends, x, earlier, step / last);
-      for (const device of bending) bend = min(bend, device.willBend(x, ahead, step / last));
+      for (const device of junctions) bend = min(bend, device.willBend(x, ahead, step / last));
       if (bend < 1 && !(again && (1 - bend) * step <= most * corner)) {
         // Just beyond the corner, so that it lies behind.
         step = min(step, step * bend + most * corner * BEYOND);
@@ -195,7 +195,7 @@ export function runTransient(
       h = max(allowed, step / 8, finest);
       continue;
     }
-    if (bend === 1 && step > most * corner && bending.some((device) => device.bent(x))) {
+    if (bend === 1 && step > most * corner && junctions.some((device) => device.bent(x))) {
       x.set(before);
       follows = false;
       h = step / 4;
