@@ -22,8 +22,9 @@ import { defineElement, never } from './element-kind';
 export const thermalVolts = (celsius: number): number =>
   (1.380649e-23 * (celsius + KELVIN)) / 1.602176634e-19;
 
-/** Of the search for the junction behind its resistance. */
+/** Of the search for the junction behind its resistance; and a step in it that is far, in thermal volts. */
 const MOST_ROUNDS = 60;
+const FAR = 2;
 const { E } = Math;
 /** Share of its largest current above which a junction counts as conducting; and how that fades. */
 const CONDUCTS = 1e-3;
@@ -59,10 +60,11 @@ export class Diode extends Device {
   #whole = 0;
   #i = 0;
   #g = 0;
-  /** The last volts of the whole that its junction was looked for at, and what was found. */
+  /** The last volts of the whole that its junction was looked for at, and volts and amps that were found. */
   #asked = 0;
   #isAsked = false;
-  #found = { v: 0, i: 0 };
+  #foundVolts = 0;
+  #foundAmps = 0;
   /** The largest current of late, A, and whether a share of it flowed after the last step. */
   #peak = 0;
   #conducts = false;
@@ -101,7 +103,7 @@ export class Diode extends Device {
 
   override restart(x: Solution): void {
     this.#dropped = false;
-    this.#tangent(this.#junctionAt(this.#volts(x)).v);
+    this.#tangent(this.#junctionAt(this.#volts(x)));
   }
 
   #tangent(v: number): void {
@@ -131,7 +133,7 @@ export class Diode extends Device {
   }
 
   override loadAc({ re, im }: AcStamp, x: Solution, omega: number): void {
-    const { v } = this.#junctionAt(this.#volts(x));
+    const v = this.#junctionAt(this.#volts(x));
     this.#shockley(v);
     const g = this.#siemens;
     const b = this.#charge ? omega * this.#holds(v).c : 0;
@@ -154,7 +156,8 @@ export class Diode extends Device {
   }
 
   current(x: Solution): number {
-    return this.#junctionAt(this.#volts(x)).i;
+    this.#junctionAt(this.#volts(x));
+    return this.#foundAmps;
   }
 
   override begin(x: Solution, at: Moment): void {
@@ -165,10 +168,10 @@ export class Diode extends Device {
     this.#peak = 0;
   }
   override refill(x: Solution, t: number): void {
-    this.#charge?.begin(t, this.#holds(this.#junctionAt(this.#volts(x)).v).q);
+    this.#charge?.begin(t, this.#holds(this.#junctionAt(this.#volts(x))).q);
   }
   override accept(x: Solution, at: Moment): void {
-    this.#charge?.accept(this.#holds(this.#junctionAt(this.#volts(x)).v).q, at);
+    this.#charge?.accept(this.#holds(this.#junctionAt(this.#volts(x))).q, at);
     this.#earlier = this.#flowed;
     this.#flowed = this.#flowing(x);
     this.#peak = max(abs(this.#flowed), this.#peak * FORGETS);
@@ -176,7 +179,7 @@ export class Diode extends Device {
   }
   override longest(x: Solution, at: Moment, tolerance: number): number {
     if (!this.#charge) return NEVER;
-    const { q, c } = this.#holds(this.#junctionAt(this.#volts(x)).v);
+    const { q, c } = this.#holds(this.#junctionAt(this.#volts(x)));
     return this.#charge.longest(q, at, tolerance, 1e-9, c * NOISE_VOLTS);
   }
   override bent(x: Solution): boolean {
@@ -187,48 +190,68 @@ export class Diode extends Device {
       const amps = this.#flowed + (this.#flowed - this.#earlier) * longer;
       return amps < 0 ? this.#flowed / (this.#flowed - amps) : 1;
     }
-    const knee = this.#vte * log(1 + (CONDUCTS * this.#peak) / this.#is);
     const now = this.#volts(x);
     const then = this.#volts(ahead);
+    if (then <= max(now, 0)) return 1;
+    const knee = this.#vte * log(1 + (CONDUCTS * this.#peak) / this.#is);
     return then > knee && now < knee ? (knee - now) / (then - now) : 1;
   }
 
   /** Amps of the junction, without what charges it. */
   #flowing(x: Solution): number {
-    const { v, i } = this.#junctionAt(this.#volts(x));
-    if (!this.#charge) return i;
+    const v = this.#junctionAt(this.#volts(x));
+    if (!this.#charge) return this.#foundAmps;
     this.#shockley(v);
     return this.#amps;
   }
 
-  /** Volts and amps of the junction behind its resistance, where the whole stands at so many volts. */
-  #junctionAt(volts: number): { v: number; i: number } {
+  /** Volts of the junction behind its resistance, where the whole stands at so many; and its amps in `#foundAmps`. */
+  #junctionAt(volts: number): number {
     if (!this.#isAsked || volts !== this.#asked) {
       this.#isAsked = true;
       this.#asked = volts;
-      this.#found = this.#search(volts);
+      this.#search(volts);
     }
-    return this.#found;
+    return this.#foundVolts;
   }
 
   /** v + rs·i(v) = volts. It bends one way on either side: Newton's method from beyond comes down on it. */
-  #search(volts: number): { v: number; i: number } {
+  #search(volts: number): void {
     if (this.#rs === 0) {
       this.#total(volts);
-      return { v: volts, i: this.#amps };
+      this.#foundVolts = volts;
+      this.#foundAmps = this.#amps;
+      return;
     }
-    const most = this.#vte * log(1 + abs(volts) / (this.#rs * this.#is));
-    let v = volts >= 0 ? min(volts, most) : max(volts, -this.#breakdown - most);
+    let v = this.#guess(volts);
     for (let round = 0; round < MOST_ROUNDS; round += 1) {
       this.#total(v);
       const off = v + this.#rs * this.#amps - volts;
-      const next = v - off / (1 + this.#rs * this.#siemens);
-      if (abs(next - v) <= 1e-12 * (1 + abs(v)))
-        return { v: next, i: this.#amps + this.#siemens * (next - v) };
-      v = next;
+      const way = off / (1 + this.#rs * this.#siemens);
+      if (abs(way) <= 1e-12 * (1 + abs(v))) {
+        this.#foundVolts = v - way;
+        this.#foundAmps = this.#amps - this.#siemens * way;
+        return;
+      }
+      // From below it is led too far, where the exponential may be beyond all figures.
+      const far = v + FAR * this.#vte;
+      v = v - way > far ? min(v - way, max(far, this.#most(volts))) : v - way;
     }
     this.#total(v);
-    return { v, i: this.#amps };
+    this.#foundVolts = v;
+    this.#foundAmps = this.#amps;
+  }
+
+  /** The present tangent's volts are mostly near; else from where it comes down. */
+  #guess(volts: number): number {
+    if (volts < -this.#breakdown) return max(volts, -this.#breakdown - this.#most(volts));
+    if (volts <= 0) return volts;
+    return this.#v > 0 && this.#v < volts ? this.#v : min(volts, this.#most(volts));
+  }
+
+  /** Volts of the junction if all these stood over the resistance. */
+  #most(volts: number): number {
+    return this.#vte * log(1 + abs(volts) / (this.#rs * this.#is));
   }
 
   /** Coulombs and farads at these volts. */

@@ -28,24 +28,33 @@ export class History {
   /** Rate at the end of the step being made: `factor` · stored + `rest`. Set by {@link prepare}. */
   factor = 0;
   rest = 0;
-  #past: Point[] = [];
+  /**
+   * How many of the last moments are known, three at most; the last one, the one before, and the one before that.
+   * Plain figures: thousands are taken over in every turn of a mains.
+   */
+  #known = 0;
+  #t1 = 0;
+  #t2 = 0;
+  #t3 = 0;
+  #stored2 = 0;
+  #stored3 = 0;
 
   begin(t: number, stored: number): void {
     this.stored = stored;
-    this.#past = [{ t, stored }];
+    this.#t1 = t;
+    this.#known = 1;
   }
 
   /** Before a step is solved, and before its {@link accept}. */
   prepare({ h, method }: Moment): void {
-    const [one, two] = this.#past;
-    if (method === 'euler' || !one || !two) {
+    if (method === 'euler' || this.#known < 2) {
       this.factor = 1 / h;
       this.rest = -this.stored / h;
       return;
     }
-    const r = h / (one.t - two.t);
+    const r = h / (this.#t1 - this.#t2);
     this.factor = (1 + 2 * r) / ((1 + r) * h);
-    this.rest = ((r * r * two.stored) / (1 + r) - (1 + r) * one.stored) / h;
+    this.rest = ((r * r * this.#stored2) / (1 + r) - (1 + r) * this.stored) / h;
   }
 
   /** Rate at the end of the prepared step, if it ends with `stored`. */
@@ -54,11 +63,15 @@ export class History {
   }
 
   accept(stored: number, at: Moment): void {
-    this.stored = stored;
     // Points before a jump say nothing of the curve after it.
-    if (at.method === 'euler') this.#past.length = min(1, this.#past.length);
-    this.#past.unshift({ t: at.t, stored });
-    if (this.#past.length > 3) this.#past.length = 3;
+    if (at.method === 'euler') this.#known = min(1, this.#known);
+    this.#t3 = this.#t2;
+    this.#stored3 = this.#stored2;
+    this.#t2 = this.#t1;
+    this.#stored2 = this.stored;
+    this.#t1 = at.t;
+    this.stored = stored;
+    this.#known = min(3, this.#known + 1);
   }
 
   /**
@@ -68,31 +81,25 @@ export class History {
    * @returns the step that the estimated error allows, s.
    */
   longest(stored: number, at: Moment, relative: number, floor: number, noise: number): number {
-    const [one, two, three] = this.#past;
-    if (at.method === 'euler' || !one || !two || !three) return NEVER;
-    const third = dividedDifference({ t: at.t, stored }, one, two, three);
-    const before = (one.stored - two.stored) / (one.t - two.t);
+    if (at.method === 'euler' || this.#known < 3) return NEVER;
+    const last = this.#t1 - this.#t2;
+    const before = (this.stored - this.#stored2) / last;
+    const third = this.#bend(stored, at.t, before);
     const tolerance = max(
       floor + relative * max(abs(this.rateAt(stored)), abs(before)),
       (OF_STORED * relative * max(abs(stored), abs(this.stored)) + noise) / at.h,
     );
     // The slope of a parabola at its end differs from the curve's by h·(h + the step before)·this.
-    const error = max(abs(third) * (1 + (one.t - two.t) / at.h), 1e-300);
+    const error = max(abs(third) * (1 + last / at.h), 1e-300);
     return sqrt((OVERESTIMATE * tolerance) / error);
   }
-}
 
-/** Newton's third divided difference of four points. */
-function dividedDifference(a: Point, b: Point, c: Point, d: Point): number {
-  const ab = (b.stored - a.stored) / (b.t - a.t);
-  const bc = (c.stored - b.stored) / (c.t - b.t);
-  const cd = (d.stored - c.stored) / (d.t - c.t);
-  const abc = (bc - ab) / (c.t - a.t);
-  const bcd = (cd - bc) / (d.t - b.t);
-  return (bcd - abc) / (d.t - a.t);
-}
-
-interface Point {
-  readonly t: number;
-  readonly stored: number;
+  /** Newton's third divided difference of the last three points and one more. @param before - Slope of the last step. */
+  #bend(stored: number, t: number, before: number): number {
+    const now = (stored - this.stored) / (t - this.#t1);
+    const earlier = (this.#stored2 - this.#stored3) / (this.#t2 - this.#t3);
+    const second = (before - now) / (this.#t2 - t);
+    const secondBefore = (earlier - before) / (this.#t3 - this.#t1);
+    return (secondBefore - second) / (this.#t3 - t);
+  }
 }

@@ -71,14 +71,34 @@ export class Regulator extends Device {
   /** Piece of the characteristic that the last iterate stood on. */
   #piece: Piece = 'holds';
   #cut = false;
+  /**
+   * What {@link #at} found: amps out, how they change with the output's and the input's volts, and the piece. Written
+   * here, for it is asked several times in every step.
+   */
+  #amps = 0;
+  #byOut = 0;
+  #byIn = 0;
+  #found: Piece = 'off';
 
-  /** Amps out, and how they change with the output's and the input's volts. */
-  #at(x: Solution, forced?: Piece): { i: number; byOut: number; byIn: number; piece: Piece } {
+  #out(x: Solution): number {
+    return (x[this.#rows[0]] ?? 0) - (x[this.#rows[1]] ?? 0);
+  }
+  #input(x: Solution): number {
+    return (x[this.#rows[2]] ?? 0) - (x[this.#rows[3]] ?? 0);
+  }
+
+  #stands(piece: Piece, amps: number, byOut: number, byIn: number): void {
+    this.#found = piece;
+    this.#amps = amps;
+    this.#byOut = byOut;
+    this.#byIn = byIn;
+  }
+
+  #at(x: Solution, forced?: Piece): void {
+    if (this.#enable && !this.#enable.on) return this.#stands('off', 0, 0, 0);
     const { volts, dropout, ohms, limit } = this.#block;
-    const [op, om, ip, im] = this.#rows;
-    const out = (x[op] ?? 0) - (x[om] ?? 0);
-    const input = (x[ip] ?? 0) - (x[im] ?? 0);
-    if (this.#enable && !this.#enable.on) return { i: 0, byOut: 0, byIn: 0, piece: 'off' };
+    const out = this.#out(x);
+    const input = this.#input(x);
     const following = input - dropout < volts;
     const target = max(0, following ? input - dropout : volts);
     const g = 1 / ohms;
@@ -86,28 +106,29 @@ export class Regulator extends Device {
     // At the border of two pieces, rounding alone sends nobody over it and back.
     const slack = this.#piece === 'holds' ? g * ROUNDING * (abs(target) + abs(out)) : 0;
     const piece = forced ?? (amps >= limit + slack ? 'limits' : amps <= -slack ? 'off' : 'holds');
-    if (piece === 'limits') return { i: limit, byOut: 0, byIn: 0, piece };
-    if (piece === 'off') return { i: 0, byOut: 0, byIn: 0, piece };
-    return { i: amps, byOut: -g, byIn: following && target > 0 ? g : 0, piece };
+    if (piece === 'limits') return this.#stands(piece, limit, 0, 0);
+    if (piece === 'off') return this.#stands(piece, 0, 0, 0);
+    this.#stands(piece, amps, -g, following && target > 0 ? g : 0);
   }
 
   /** From giving all to giving nothing leads through holding, or Newton's method goes round in circles. */
-  #next(x: Solution) {
-    const now = this.#at(x);
-    const leap = now.piece !== 'holds' && this.#piece !== 'holds' && now.piece !== this.#piece;
-    const taken = leap ? this.#at(x, 'holds') : now;
-    this.#cut = leap;
-    this.#piece = taken.piece;
-    return taken;
+  #next(x: Solution): void {
+    this.#at(x);
+    const now = this.#found;
+    this.#cut = now !== 'holds' && this.#piece !== 'holds' && now !== this.#piece;
+    if (this.#cut) this.#at(x, 'holds');
+    this.#piece = this.#found;
   }
 
   override still(before: Solution, now: Solution, { volts }: Slack): boolean {
     const [op, om, ip, im] = this.#rows;
     if (stayed(before, now, op, om, volts) && stayed(before, now, ip, im, volts)) return true;
     // Every piece is straight: whoever stays on one has arrived, however far they went.
-    const from = this.#at(before);
-    const to = this.#at(now);
-    return from.piece === to.piece && from.byIn === to.byIn;
+    this.#at(before);
+    const piece = this.#found;
+    const byIn = this.#byIn;
+    this.#at(now);
+    return this.#found === piece && this.#byIn === byIn;
   }
   override limited(): boolean {
     return this.#cut;
@@ -116,31 +137,41 @@ export class Regulator extends Device {
     this.#cut = false;
   }
 
-  #enter(a: Float64Array, byOut: number, byIn: number): void {
+  /** The current leaves out+ into the circuit and enters at in+. */
+  #enter(a: Float64Array): void {
     const { ratio } = this.#block;
-    // Rows: out+, out−, in+, in−. The current leaves out+ into the circuit and enters at in+.
-    const row = [-1, 1, ratio, -ratio];
-    const column = [byOut, -byOut, byIn, -byIn];
-    for (let r = 0; r < 4; r += 1)
-      for (let c = 0; c < 4; c += 1)
-        a[this.#slots[4 * r + c] ?? 0] =
-          (a[this.#slots[4 * r + c] ?? 0] ?? 0) + (row[r] ?? 0) * (column[c] ?? 0);
+    this.#row(a, 0, -1);
+    this.#row(a, 4, 1);
+    this.#row(a, 8, ratio);
+    this.#row(a, 12, -ratio);
+  }
+
+  #row(a: Float64Array, first: number, share: number): void {
+    this.#add(a, first, share * this.#byOut);
+    this.#add(a, first + 1, -share * this.#byOut);
+    this.#add(a, first + 2, share * this.#byIn);
+    this.#add(a, first + 3, -share * this.#byIn);
+  }
+
+  #add(a: Float64Array, place: number, siemens: number): void {
+    const slot = this.#slots[place] ?? 0;
+    a[slot] = (a[slot] ?? 0) + siemens;
   }
 
   load({ a, b }: Stamp, x: Solution): void {
-    const { i, byOut, byIn } = this.#next(x);
+    this.#next(x);
+    const rest = this.#amps - this.#byOut * this.#out(x) - this.#byIn * this.#input(x);
+    this.#enter(a);
     const [op, om, ip, im] = this.#rows;
-    const rest = i - byOut * ((x[op] ?? 0) - (x[om] ?? 0)) - byIn * ((x[ip] ?? 0) - (x[im] ?? 0));
     const { ratio } = this.#block;
-    this.#enter(a, byOut, byIn);
     b[op] = (b[op] ?? 0) + rest;
     b[om] = (b[om] ?? 0) - rest;
     b[ip] = (b[ip] ?? 0) - ratio * rest;
     b[im] = (b[im] ?? 0) + ratio * rest;
   }
   loadAc({ re }: AcStamp, x: Solution): void {
-    const { byOut, byIn } = this.#at(x);
-    this.#enter(re, byOut, byIn);
+    this.#at(x);
+    this.#enter(re);
   }
   override get discrete(): boolean {
     return this.#enable !== undefined;
@@ -159,7 +190,8 @@ export class Regulator extends Device {
     this.#enable?.reset();
   }
   current(x: Solution): number {
-    return -this.#at(x).i;
+    this.#at(x);
+    return -this.#amps;
   }
 }
 

@@ -2,7 +2,7 @@ import { abs, max, min } from '../arithmetic';
 import { ntcResistance } from '../../curves/ntc';
 import { platinumRatio } from '../../curves/platinum';
 import type { Temperature } from './element';
-import type { Solution, Unknowns } from './device';
+import type { Device, Solution, Unknowns } from './device';
 import { VariableResistor } from './variable-resistor';
 import { writeNumber as figure } from '../spice/number';
 import type { TwoPole } from './element';
@@ -28,13 +28,15 @@ const within = (celsius: number) => min(850, max(-100, celsius));
  * the volts of a node, which must not depend on what the sensor itself does.
  */
 export class ThermalResistor extends VariableResistor {
-  override readonly stamps = 'iterate';
+  /** A figure stays as it is. */
+  override readonly stamps: Device['stamps'];
   readonly #ohms: (celsius: number) => number;
   readonly #celsius: (x: Solution) => number;
   readonly #reads: readonly number[];
 
   constructor(element: Thermal, u: Unknowns) {
     super(element.name, element.nodes, u);
+    this.stamps = typeof element.celsius === 'number' ? 'fixed' : 'iterate';
     this.#ohms =
       element.kind === 'ntc'
         ? (celsius) => ntcResistance(element.r25, element.beta, celsius)

@@ -15,7 +15,8 @@ export function levelAt(wave: Wave, t: number): number {
       const { offset, amplitude, hertz, delay, damping, phase } = wave;
       const since = max(0, t - delay);
       const angle = PI * (2 * hertz * since + phase / 180);
-      return offset + amplitude * exp(-damping * since) * sin(angle);
+      const swing = amplitude * sin(angle);
+      return offset + (damping === 0 ? swing : swing * exp(-damping * since));
     }
     case 'pulse': {
       const { low, high, delay, rise, fall, width, period } = wave;

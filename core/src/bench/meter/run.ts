@@ -87,19 +87,15 @@ function watched(
   const most = Math.min(seconds / 50, rhythmOf(circuit)?.step ?? Infinity);
   const pace = paceOf(system);
   let from = at;
-  const run = (to: number, seen: (t: number) => void) => {
-    if (to > from)
-      runTransient(
-        system,
-        { from, to, most: Math.min(most, (to - from) / 4), tolerance: 1e-3, pace },
-        seen,
-      );
+  const run = (to: number, longest: number, seen: (t: number) => void) => {
+    if (to > from) runTransient(system, { from, to, most: longest, tolerance: 1e-3, pace }, seen);
     from = Math.max(from, to);
   };
   return times.map((time) => {
-    run(at + time - window, () => {});
+    // Between two windows nobody looks: what moves there decides how long a step may be.
+    run(at + time - window, most, () => {});
     const stretch = new Stretch(from, read());
-    run(at + time, (t) => stretch.take(t, read()));
+    run(at + time, Math.min(most, (at + time - from) / 4), (t) => stretch.take(t, read()));
     return stretch.summary({ level: true });
   });
 }

@@ -37,6 +37,33 @@ const network = fc.record({
   b: fc.array(fc.double({ min: -5, max: 5, noNaN: true }), { minLength: N, maxLength: N }),
 });
 
+test('a first stage whose matrix is the last one’s is not eliminated anew, and its right-hand side is', () => {
+  const pattern = new Pattern(2);
+  const a = new Float64Array(5);
+  const put = (values: readonly [number, number, number]) => {
+    a[pattern.slot(0, 0)] = values[0];
+    a[pattern.slot(0, 1)] = values[1];
+    a[pattern.slot(1, 0)] = values[1];
+    a[pattern.slot(1, 1)] = values[2];
+  };
+  put([2, 1, 3]);
+  const lu = new StagedLu(pattern, [], []);
+  const solved = (b: readonly [number, number]) => {
+    const x = new Float64Array(3);
+    lu.begin(a.slice(0, pattern.count), Float64Array.from([...b, 0]));
+    lu.resume(new Float64Array(pattern.count), new Float64Array(3));
+    lu.solveLate(x);
+    lu.solveEarly(x);
+    return [...x.slice(0, 2)].map((each) => Number(each.toFixed(12)));
+  };
+  expect(solved([3, 4])).toEqual([1, 1]);
+  expect(solved([4, 7])).toEqual([1, 2]);
+  put([4, 1, 3]);
+  expect(solved([5, 4])).toEqual([1, 1]);
+  put([2, 1, 3]);
+  expect(solved([3, 4])).toEqual([1, 1]);
+});
+
 test('two stages find what one elimination of the whole finds, also with other hot values', () => {
   fc.assert(
     fc.property(network, ({ between, ground, hot, again, b }) => {

@@ -52,6 +52,8 @@ export class StagedLu {
   #given: Float64Array = new Float64Array(0);
   #givenB: Float64Array = new Float64Array(0);
   #early = new Float64Array(0);
+  /** What that was eliminated from: steps of one length have the same matrix. */
+  readonly #eliminated: Float64Array;
   readonly #earlyB: Float64Array;
   /** Entries of the second stage, side by side. */
   #late = new Float64Array(0);
@@ -70,6 +72,7 @@ export class StagedLu {
     for (let i = 0; i < pattern.size; i += 1) if (!late.has(i)) open.add(i);
     this.#open = open;
     this.#key = `${pattern.key}|${hot.join()}|${read.join()}`;
+    this.#eliminated = new Float64Array(pattern.count).fill(NaN);
     this.#earlyB = new Float64Array(pattern.size + 1);
     this.#lateB = new Float64Array(pattern.size + 1);
   }
@@ -84,8 +87,16 @@ export class StagedLu {
     this.#given = a;
     this.#givenB = b;
     this.#orders ??= orders.get(this.#key);
-    if (!this.#orders || !this.#eliminate(this.#orders.early, a, false)) this.#order(a);
+    const anew = !this.#isEliminated(a);
+    if (!this.#orders || (anew && !this.#eliminate(this.#orders.early, a, false))) this.#order(a);
+    if (anew) this.#eliminated.set(a);
     this.#forwardEarly();
+  }
+
+  #isEliminated(a: Float64Array): boolean {
+    const before = this.#eliminated;
+    for (let slot = 0; slot < before.length; slot += 1) if (a[slot] !== before[slot]) return false;
+    return true;
   }
 
   #forwardEarly(): void {

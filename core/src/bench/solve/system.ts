@@ -6,14 +6,15 @@
  */
 import { abs, isFinite, min, sqrt } from '../arithmetic';
 import { type Circuit } from '../circuit';
-import { nodesOf, definitionOf, isTwoPole } from '../elements/index';
-import type { Device, Moment, Slack, Solution } from '../elements/device';
+import { nodesOf, definitionOf, isTwoPole, type Element } from '../elements/index';
+import { having, type Device, type Moment, type Slack, type Solution } from '../elements/device';
 import { Inductor } from '../elements/inductor';
 import { NoConvergenceError, SingularCircuitError, TooMuchWorkError } from '../errors';
 import { Pattern } from './pattern';
 import { StagedLu } from './staged-lu';
 import { checkTopology } from './topology';
 import { UnknownList } from './unknowns';
+import { warmed } from './warmth';
 import { nth } from '../../numeric/nth';
 
 /** What a linearisation point may still move when Newton's method has arrived. */
@@ -82,6 +83,11 @@ export class System {
   readonly #branch: Uint8Array;
   /** Devices that switch. */
   readonly discrete: readonly Device[];
+  /** That bend or jump at moments of their own; that limit a step; that begin and cease to conduct; that remember. */
+  readonly cornered: readonly Device[];
+  readonly storing: readonly Device[];
+  readonly junctions: readonly Device[];
+  readonly minding: readonly Device[];
   readonly #steps: readonly Device[];
   readonly #iterates: readonly Device[];
   /** The unknown that moved most in the last iteration. */
@@ -91,20 +97,25 @@ export class System {
   /** @throws what {@link checkTopology} throws. */
   constructor(circuit: Circuit, { air = 0, precision = FINE }: SystemOptions = {}) {
     checkTopology(circuit, air > 0);
-    const own = circuit.elements.reduce(
+    const elements = warmed(circuit.elements);
+    const own = elements.reduce(
       (sum, element) =>
         sum + (isTwoPole(element) ? (definitionOf(element).unknowns?.(element) ?? 0) : 0),
       0,
     );
-    this.unknowns = new UnknownList(circuit.elements.flatMap(nodesOf), own);
+    this.unknowns = new UnknownList(elements.flatMap(nodesOf), own);
     this.#air = air;
     this.#slack = { volts: VOLTS, ...precision };
     this.#relative = precision.relative;
-    this.devices = this.#build(circuit);
+    this.devices = this.#build(elements);
     this.pattern = new Pattern(this.unknowns.size);
     for (let i = 0; i < this.unknowns.size; i += 1)
       this.#diagonal.push(this.unknowns.isBranch[i] ? 0 : this.pattern.slot(i, i));
     this.discrete = this.devices.filter((device) => device.discrete);
+    this.cornered = having(this.devices, 'corner');
+    this.storing = having(this.devices, 'longest');
+    this.junctions = having(this.devices, 'bent');
+    this.minding = having(this.devices, 'accept');
     this.#steps = this.devices.filter(({ stamps }) => stamps === 'step');
     this.#iterates = this.devices.filter(({ stamps }) => stamps === 'iterate');
     for (const device of this.devices) if (device.stamps !== 'iterate') device.bind(this.pattern);
@@ -135,11 +146,9 @@ export class System {
       if (slot > 0) this.#fixed[slot] = (this.#fixed[slot] ?? 0) + air;
   }
 
-  #build(circuit: Circuit): Device[] {
+  #build(drawn: readonly Element[]): Device[] {
     // What is referred to by name comes first.
-    const elements = [...circuit.elements].sort(
-      (a, b) => Number('through' in a) - Number('through' in b),
-    );
+    const elements = [...drawn].sort((a, b) => Number('through' in a) - Number('through' in b));
     const devices: Device[] = [];
     for (const element of elements) {
       if (!isTwoPole(element)) continue;

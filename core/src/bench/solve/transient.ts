@@ -4,7 +4,7 @@
  */
 import { abs, floor, max, min, NEVER } from '../arithmetic';
 import { Capacitor } from '../elements/capacitor';
-import { having, type Moment, type Solution } from '../elements/device';
+import type { Moment, Solution } from '../elements/device';
 import { Inductor } from '../elements/inductor';
 import { CircuitTooLargeError, NoConvergenceError } from '../errors';
 import { GMIN, type System } from './system';
@@ -69,7 +69,9 @@ const MOST_CHANGES_AT_ONCE = 3000;
 /** A change of a switch is met to within this share of the longest step. */
 const EVENT = 1e-4;
 /** How far beyond a foreseen corner a step goes, as a share of that. */
-const BEYOND = 0.1;
+const BEYOND = 0.3;
+/** How much longer a step may be than the last one: by less than 1 + √2 Gear’s rule stays stable however often. */
+const GROWS = 2;
 /** A step stands although its error allows only this share of it; one that was trodden before, this. */
 const ENOUGH = 0.9;
 const ENOUGH_AGAIN = 0.6;
@@ -79,6 +81,8 @@ const SLIVER = 1e-3;
 const MOST = 25;
 const MOST_FROM_GOOD = 8;
 const UNTRODDEN: Trodden = { moments: [], missed: [] };
+/** Two steps are equally long, but for the rounding of their moments. */
+const EQUAL = 1e-9;
 /** Rounding of a moment beside the longest step. */
 const LONGER = 1 + 1e-9;
 /** Where something jumps without a source having said so, no step is cut below this share. */
@@ -105,11 +109,7 @@ export function runTransient(
   }: TransientOptions,
   seen: (t: number, ahead?: Solution) => boolean | void,
 ): void {
-  const { devices, x, bending: bends } = system;
-  const cornered = having(devices, 'corner');
-  const storing = having(devices, 'longest');
-  const junctions = having(devices, 'bent');
-  const minding = having(devices, 'accept');
+  const { x, bending: bends, cornered, storing, junctions, minding } = system;
   const least = max(1e-15, min(most, to - from) * 1e-9);
   const before = new Float64Array(x.length);
   let t = from;
@@ -151,6 +151,7 @@ export function runTransient(
     if (!again && end - t < 2 * step && end - t > step) step = (end - t) / 2;
     // Back to where it was trodden.
     if (!again && print < t + step) step = print - t;
+    if (abs(step - last) <= EQUAL * last) step = last;
     const foreseen = !jumped && last > 0;
     let bend = 1;
     if (foreseen) {
@@ -217,7 +218,7 @@ export function runTransient(
     follows = abs(t - print) <= least;
     if (flips) changes += 1;
     jumped = flips !== undefined || abs(t - next) <= least;
-    h = jumped ? min(most / 50, step) : min(2 * step, allowed, most);
+    h = jumped ? min(most / 50, step) : min(GROWS * step, allowed, most);
     if (jumped) h = max(h, least * 16);
     pace.h = h;
     pace.last = last;
