@@ -1,7 +1,7 @@
 /** A bench model hangs together: its netlist reads, and what the sheet names in it is there. */
 import { changed } from '../bench/changes';
 import { type Circuit } from '../bench/circuit';
-import { nodesOf } from '../bench/elements/index';
+import { allNodesOf } from '../bench/elements/index';
 import { circuitOfBench } from '../bench/machine/machine';
 import { CoreError } from '../errors';
 import { locate } from '../sheet/places';
@@ -19,7 +19,7 @@ export const bench: SheetCheck = (sheet) => {
     if (!(error instanceof CoreError)) throw error;
     return [problem('bench', '/bench/netlist', `The netlist cannot be read: ${error.message}.`)];
   }
-  const nodes = new Set(['0', ...circuit.elements.flatMap(nodesOf)]);
+  const nodes = allNodesOf(circuit.elements).add('0');
   const elements = new Set(circuit.elements.map(({ name }) => name));
   const found: SheetProblem[] = [];
   const need = (known: ReadonlySet<string>, what: string, path: string, name: string) => {

@@ -81,6 +81,13 @@ export function nodesOf(element: Element): readonly string[] {
   return [...element.nodes, ...(nodes?.(element) ?? []), ...awaited];
 }
 
+/** Those of all of them, each once, in the order in which they are met. */
+export function allNodesOf(elements: readonly Element[]): Set<string> {
+  const found = new Set<string>();
+  for (const element of elements) for (const node of nodesOf(element)) found.add(node);
+  return found;
+}
+
 /** Voltages that an element waits for. */
 export const conditionsOf = (element: Element): readonly Condition[] =>
   isTwoPole(element) ? (definitionOf(element).conditions?.(element) ?? []) : [];

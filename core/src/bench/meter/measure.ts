@@ -8,7 +8,7 @@ import { METER_FUNCTIONS } from '../../meter/functions';
 import { type MeterProfile, rangesOf } from '../../meter/profile';
 import { type Circuit } from '../circuit';
 import { GROUND } from '../elements/element';
-import { nodesOf } from '../elements/index';
+import { allNodesOf } from '../elements/index';
 import { quieted } from '../solve/quieted';
 import { steadyState } from '../solve/steady';
 import { BENCH_METER, DRIVES } from './bench-meter';
@@ -56,7 +56,7 @@ interface Places {
 }
 
 export const placesOf = ({ elements }: Circuit): Places => ({
-  nodes: new Set([GROUND, ...elements.flatMap(nodesOf)]),
+  nodes: allNodesOf(elements).add(GROUND),
   elements: new Set(elements.map(({ name }) => name)),
 });
 

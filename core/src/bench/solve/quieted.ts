@@ -53,8 +53,10 @@ function hangingIn(elements: readonly Element[], touched: Iterable<string>): Set
   const gone = new Set<string>();
   const leaves = [...at.keys()];
   for (let node = leaves.pop(); node !== undefined; node = leaves.pop()) {
-    const [last, ...more] = ways(node);
-    if (kept.has(node) || !last || more.length > 0) continue;
+    const left = ways(node);
+    if (left.size !== 1 || kept.has(node)) continue;
+    const [last] = left;
+    if (!last) continue;
     gone.add(last.name);
     for (const end of last.nodes) {
       ways(end).delete(last);

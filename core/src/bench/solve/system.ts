@@ -6,7 +6,7 @@
  */
 import { abs, isFinite, min, sqrt } from '../arithmetic';
 import { type Circuit } from '../circuit';
-import { nodesOf, definitionOf, isTwoPole, type Element } from '../elements/index';
+import { allNodesOf, definitionOf, isTwoPole, type Element } from '../elements/index';
 import { having, type Device, type Moment, type Slack, type Solution } from '../elements/device';
 import { Inductor } from '../elements/inductor';
 import { NoConvergenceError, SingularCircuitError, TooMuchWorkError } from '../errors';
@@ -103,7 +103,7 @@ export class System {
         sum + (isTwoPole(element) ? (definitionOf(element).unknowns?.(element) ?? 0) : 0),
       0,
     );
-    this.unknowns = new UnknownList(elements.flatMap(nodesOf), own);
+    this.unknowns = new UnknownList(allNodesOf(elements), own);
     this.#air = air;
     this.#slack = { volts: VOLTS, ...precision };
     this.#relative = precision.relative;
@@ -125,11 +125,13 @@ export class System {
     const reads = this.#iterates.flatMap((device) => device.reads);
     this.#lu = new StagedLu(this.pattern, this.#hot, reads);
     const { rows, columns } = this.pattern;
-    const hangs = this.#hot.flatMap((slot) => [nth(rows, slot), nth(columns, slot)]);
-    this.bending = Int32Array.from(new Set([...hangs, ...reads])).filter(
-      (i) => i < this.unknowns.size,
-    );
-    this.#branch = Uint8Array.from(this.unknowns.isBranch, Number);
+    const hangs = new Set<number>();
+    for (const slot of this.#hot) hangs.add(nth(rows, slot)).add(nth(columns, slot));
+    for (const read of reads) hangs.add(read);
+    this.bending = Int32Array.from([...hangs].filter((i) => i < this.unknowns.size));
+    this.#branch = new Uint8Array(this.unknowns.size);
+    for (let i = 0; i < this.unknowns.size; i += 1)
+      this.#branch[i] = this.unknowns.isBranch[i] ? 1 : 0;
     const n = this.unknowns.size + 1;
     this.x = new Float64Array(n);
     this.#next = new Float64Array(n);

@@ -57,10 +57,10 @@ export function draw(
 
 function deviationOf(drawn: Float64Array): number {
   let sum = 0;
-  for (const each of drawn) sum += each;
+  for (let i = 0; i < drawn.length; i += 1) sum += drawn[i] ?? 0;
   const mean = sum / drawn.length;
   let squares = 0;
-  for (const each of drawn) squares += (each - mean) ** 2;
+  for (let i = 0; i < drawn.length; i += 1) squares += ((drawn[i] ?? 0) - mean) ** 2;
   return Math.sqrt(squares / (drawn.length - 1));
 }
 
@@ -72,13 +72,13 @@ function evened(readings: readonly Measured[]): Measured[] {
 
 function shareBelow(drawn: Float64Array, limit: number): number {
   let count = 0;
-  for (const each of drawn) if (each < limit) count += 1;
+  for (let i = 0; i < drawn.length; i += 1) if ((drawn[i] ?? 0) < limit) count += 1;
   return count / drawn.length;
 }
 
 function shareAbove(drawn: Float64Array, limit: number): number {
   let count = 0;
-  for (const each of drawn) if (each > limit) count += 1;
+  for (let i = 0; i < drawn.length; i += 1) if ((drawn[i] ?? 0) > limit) count += 1;
   return count / drawn.length;
 }
 
@@ -102,25 +102,18 @@ function drawAll(
   const table = sharesFor(seed, columns);
   const drawn = new Float64Array(DRAWS);
   const values = readings.map(({ value }) => value);
-  // Plain records of plain numbers, in the order of the inner loop.
-  const parts = readings.map(({ value, errors: { instrument, lead, gain, counts } }, i) => ({
-    value,
-    lead,
-    gain,
-    counts,
-    gainAt: 1 + meters.indexOf(instrument),
-    countsAt: first + i,
-  }));
+  // Figures side by side, as the inner loop takes them: value, lead, gain, counts of each reading.
+  const figures = Float64Array.from(
+    readings.flatMap(({ value, errors: { lead, gain, counts } }) => [value, lead, gain, counts]),
+  );
+  const gainAt = Int32Array.from(readings, ({ errors }) => 1 + meters.indexOf(errors.instrument));
   for (let row = 0, at = 0; row < DRAWS; row += 1, at += columns) {
-    let i = 0;
-    for (const part of parts) {
+    for (let i = 0, k = 0; i < gainAt.length; i += 1, k += 4)
       values[i] =
-        part.value +
-        part.lead * (table[at] ?? 0) +
-        part.gain * (table[at + part.gainAt] ?? 0) +
-        part.counts * (table[at + part.countsAt] ?? 0);
-      i += 1;
-    }
+        (figures[k] ?? 0) +
+        (figures[k + 1] ?? 0) * (table[at] ?? 0) +
+        (figures[k + 2] ?? 0) * (table[at + (gainAt[i] ?? 0)] ?? 0) +
+        (figures[k + 3] ?? 0) * (table[at + first + i] ?? 0);
     drawn[row] = f(values);
   }
   return drawn;
