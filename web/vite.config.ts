@@ -37,5 +37,27 @@ export default defineConfig({
     }),
   ],
   server: { proxy: { '/api': 'http://127.0.0.1:8137' } },
-  build: { target: 'es2022', chunkSizeWarningLimit: 1100 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 1100,
+    rolldownOptions: {
+      output: {
+        // Modules run in their order, however they are put together.
+        strictExecutionOrder: true,
+        // Each file costs a way there and back: what every screen begins with is one, and what most share another.
+        // What is large and seldom wanted stays by itself.
+        codeSplitting: {
+          groups: [
+            { name: 'first', tags: ['$initial'], priority: 2 },
+            {
+              name: 'common',
+              minShareCount: 3,
+              test: (id: string) => !/pdfmake|validat|picture/.test(id),
+              includeDependenciesRecursively: false,
+            },
+          ],
+        },
+      },
+    },
+  },
 });
