@@ -22,7 +22,7 @@ const finder = codeFinder([
   },
   {
     id: 'b',
-    title: 'Chiller',
+    title: 'Brumal Chiller',
     maker: 'Brumal',
     facets: facets(['A12-2 Driver silent', '47 Water flow'], ['Does not cool, the lamp is lit']),
   },
@@ -39,6 +39,13 @@ test('by words, mistyped, begun or in another order', () => {
   for (const words of ['compressor curent', 'current comp', 'COMPRESOR'])
     expect(said(words)).toEqual(['a 47 Compressor current']);
   expect(said('sensr coil')).toEqual(['a 31 Coil sensor']);
+});
+
+test('its sheet is named with its maker, once', () => {
+  expect(finder.find('47').map(({ sheet }) => sheet)).toEqual([
+    'Norveda Rooftop',
+    'Brumal Chiller',
+  ]);
 });
 
 test('by a symptom, where there is no code', () => {

@@ -38,7 +38,7 @@ export function codeFinder(sheets: readonly Listed[]): CodeFinder {
   const all: (FoundCode & { readonly id: number })[] = [];
   const byCode = new Map<string, FoundCode[]>();
   for (const { id: sheetId, title: name, maker, facets } of sheets) {
-    const sheet = `${maker} ${name}`;
+    const sheet = name.startsWith(maker) ? name : `${maker} ${name}`;
     const put = (kind: FoundCode['kind'], code: string, title: string) => {
       const found = { id: all.length, sheetId, sheet, kind, code, title };
       all.push(found);

@@ -120,23 +120,6 @@ export default function Found({ text, onText, onDone }: FoundProps) {
             </Command.Item>
           ))}
         </Command.Group>
-        <InTheRecords remembered={remembered} onGo={go} />
-        <Command.Group heading="Units">
-          {[...begun, ...mistyped].map((unit) => (
-            <Command.Item
-              key={unit.id}
-              keywords={mistyped.includes(unit) ? ALREADY : undefined}
-              value={`unit ${unit.label} ${unit.maker} ${unit.model} ${unit.serial} ${unit.siteName} ${unit.id}`}
-              onSelect={go(`/units/${unit.id}`)}
-              className={ITEM}
-            >
-              {unit.label}
-              <span className="text-[14px] text-soft">
-                {unit.serial} · {unit.siteName} · its page
-              </span>
-            </Command.Item>
-          ))}
-        </Command.Group>
         <Command.Group heading="Sheets">
           {(sheets.data ?? []).map(({ id, title, facets }) => (
             <Command.Item
@@ -178,6 +161,24 @@ export default function Found({ text, onText, onDone }: FoundProps) {
             </Command.Item>
           ))}
         </Command.Group>
+        {/* What the server finds comes a moment later, and below: nothing moves from under a finger. */}
+        <Command.Group heading="Units">
+          {[...begun, ...mistyped].map((unit) => (
+            <Command.Item
+              key={unit.id}
+              keywords={mistyped.includes(unit) ? ALREADY : undefined}
+              value={`unit ${unit.label} ${unit.maker} ${unit.model} ${unit.serial} ${unit.siteName} ${unit.id}`}
+              onSelect={go(`/units/${unit.id}`)}
+              className={ITEM}
+            >
+              {unit.label}
+              <span className="text-[14px] text-soft">
+                {unit.serial} · {unit.siteName} · its page
+              </span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+        <InTheRecords remembered={remembered} onGo={go} />
       </Command.List>
     </Command>
   );
