@@ -45,14 +45,13 @@ export default defineConfig({
         // Modules run in their order, however they are put together.
         strictExecutionOrder: true,
         // Each file costs a way there and back: what every screen begins with is one, and what most share another.
-        // What is large and seldom wanted stays by itself.
+        // What is large and seldom wanted has fewer that share it, and stays by itself.
         codeSplitting: {
           groups: [
             { name: 'first', tags: ['$initial'], priority: 2 },
             {
               name: 'common',
               minShareCount: 3,
-              test: (id: string) => !/pdfmake|validat|picture/.test(id),
               includeDependenciesRecursively: false,
             },
           ],

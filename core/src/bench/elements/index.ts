@@ -81,7 +81,7 @@ export function nodesOf(element: Element): readonly string[] {
   return [...element.nodes, ...(nodes?.(element) ?? []), ...awaited];
 }
 
-/** Those of all of them, each once, in the order in which they are met. */
+/** Every node that these elements touch, each once, in the order in which they are met. */
 export function allNodesOf(elements: readonly Element[]): Set<string> {
   const found = new Set<string>();
   for (const element of elements) for (const node of nodesOf(element)) found.add(node);
