@@ -1,29 +1,60 @@
 /** The end of a clock, loudly: a sound, a shake, a notification where somebody allowed one. */
 
 let context: AudioContext | undefined;
+/** Whether a press has let it sound once; from then on it may begin by itself. */
+let mayStart = false;
+let letGo: ReturnType<typeof setTimeout> | undefined;
+
+/** So long after the last tone the loudspeaker is let go: one that stays open costs the battery of a whole day. */
+const QUIET_MS = 2_000;
 
 /** A sound may begin only after a press; called on any, it is ready when a clock ends. */
 export function readySound(): void {
   context ??= new AudioContext();
-  if (context.state === 'suspended') void context.resume();
+  if (mayStart && context.state !== 'interrupted') return;
+  void context.resume().then(() => {
+    mayStart = true;
+    rest();
+  });
 }
 
 /** Beeps that carry in a plant room: a square wave in the middle of hearing. */
 export function beep(times = 1, hertz = 1900): void {
-  if (!context || context.state !== 'running') return;
+  if (!context || !mayStart) return;
+  const speaker = context;
+  void speaker.resume().then(() => {
+    tones(speaker, times, hertz);
+    rest(times * EACH_S * 1000);
+  });
+}
+
+/** From one tone to the next, s. */
+const EACH_S = 0.32;
+
+function tones(speaker: AudioContext, times: number, hertz: number): void {
   for (let i = 0; i < times; i += 1) {
-    const from = context.currentTime + i * 0.32;
-    const tone = context.createOscillator();
-    const loud = context.createGain();
+    const from = speaker.currentTime + i * EACH_S;
+    const tone = speaker.createOscillator();
+    const loud = speaker.createGain();
     tone.type = 'square';
     tone.frequency.value = hertz;
     loud.gain.setValueAtTime(0.22, from);
     loud.gain.setValueAtTime(0, from + 0.18);
-    tone.connect(loud).connect(context.destination);
+    tone.connect(loud).connect(speaker.destination);
     tone.start(from);
     tone.stop(from + 0.2);
   }
 }
+
+/** @param sounding so much longer it still sounds, ms; a longer one that was begun before is waited for. */
+function rest(sounding = 0): void {
+  const end = Date.now() + sounding + QUIET_MS;
+  if (end < restsAt) return;
+  restsAt = end;
+  clearTimeout(letGo);
+  letGo = setTimeout(() => void context?.suspend(), sounding + QUIET_MS);
+}
+let restsAt = 0;
 
 export function shake(): void {
   if ('vibrate' in navigator) navigator.vibrate([400, 150, 400, 150, 400]);
