@@ -40,10 +40,21 @@ export function startOutbox(): () => void {
     if (document.visibilityState === 'visible') soon();
   };
 
+  const { entries, photos, openings } = localStore;
+  const counts = () =>
+    Promise.all([
+      entries.where({ sendState: 'unsent' }).count(),
+      photos.where({ sendState: 'unsent' }).count(),
+      openings.count(),
+    ]);
+  // In one transaction: it is asked at every entry.
   const counted = liveQuery(async () => {
-    const entries = await localStore.entries.where({ sendState: 'unsent' }).count();
-    const photos = await localStore.photos.where({ sendState: 'unsent' }).count();
-    return entries + photos + (await localStore.openings.count());
+    const [written, taken, opened] = await localStore.transaction(
+      'r',
+      [entries, photos, openings],
+      counts,
+    );
+    return written + taken + opened;
   }).subscribe({
     next: (count) => {
       const before = waiting;

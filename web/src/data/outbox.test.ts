@@ -1,4 +1,5 @@
 /** The outbox against a small stand-in of the server that keeps a log as the real one does. */
+import { jest } from '@jest/globals';
 import type { LogEntry, StoredEntry } from '@jeitinho/core/job';
 import { watchAnswers } from './answer-watch';
 import { clockOffset } from './device';
@@ -17,6 +18,7 @@ class StandIn {
   down = false;
   refuse: string | undefined;
   posts = 0;
+  gets = 0;
   /** How far the device's clock is off, as the server measures it. */
   offset = 0;
 
@@ -30,6 +32,7 @@ class StandIn {
   };
 
   private get(path: string): Response {
+    this.gets += 1;
     const after = Number(/after=(\d+)/.exec(path)![1]);
     return json(200, { entries: this.log.slice(after), last: this.log.length });
   }
@@ -122,6 +125,37 @@ test('an answer lost on the way does not make a double', async () => {
   await syncJob(JOB, store);
   expect(server.log.map((entry) => entry.id)).toEqual(['server', 'a']);
   expect((await store.entries.get('a'))?.seq).toBe(2);
+});
+
+test('where the answer tells that nothing else came in, nothing is fetched; another’s entry is', async () => {
+  await syncJob(JOB, store);
+  expect(server.gets).toBe(1);
+  await write('a');
+  await syncJob(JOB, store);
+  expect(server.gets).toBe(1);
+  server.log.push({ ...note('other', 'from the roof'), seq: 3 } as StoredEntry);
+  await write('b');
+  await syncJob(JOB, store);
+  expect(server.gets).toBe(2);
+  expect(await local()).toEqual([
+    ['server', 1, 'sent'],
+    ['a', 2, 'sent'],
+    ['other', 3, 'sent'],
+    ['b', 4, 'sent'],
+  ]);
+});
+
+test('asked again with nothing new, nothing is written: every write makes the screen read the log again', async () => {
+  await write('a');
+  await syncJob(JOB, store);
+  const writes = jest.spyOn(store.entries, 'bulkPut');
+  await syncJob(JOB, store);
+  await syncJob(JOB, store);
+  expect(writes).not.toHaveBeenCalled();
+  // A clock that the server knows better is taken over.
+  server.log[1] = { ...server.log[1]!, offset: 7_000 } as StoredEntry;
+  await syncJob(JOB, store);
+  expect((await store.entries.get('a'))?.offset).toBe(7_000);
 });
 
 test('a refused entry is set aside with the reason, the rest goes through', async () => {

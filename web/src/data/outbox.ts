@@ -27,8 +27,9 @@ const PAUSE_MS = 400;
 export async function syncJob(jobId: string, store: LocalStore = localStore): Promise<Reach> {
   return exclusively(`outbox-${jobId}`, () =>
     reaching(async () => {
-      await send(jobId, store);
-      await pull(jobId, store);
+      const last = await send(jobId, store);
+      // Mostly the answer says that there is nothing of others to be fetched.
+      if (last === undefined || !(await hasAllUpTo(last, jobId, store))) await pull(jobId, store);
       // Last: a picture on a slow line holds up no figure.
       await sendPhotos(jobId, store);
     }),
@@ -82,7 +83,9 @@ async function reaching(work: () => Promise<void>): Promise<Reach> {
   }
 }
 
-async function send(jobId: string, store: LocalStore): Promise<void> {
+/** @returns the number of the server's last entry after it; undefined where nothing was taken. */
+async function send(jobId: string, store: LocalStore): Promise<number | undefined> {
+  let last: number | undefined;
   const mine = await namesSent(store);
   await sendOpening(jobId, store, mine);
   /** Refused while another's wait before them: they may hang on those, and wait as well. */
@@ -95,14 +98,24 @@ async function send(jobId: string, store: LocalStore): Promise<void> {
       ({ id, author }) => (!mine || mine.has(author)) && !behind.has(id),
     );
     const batch = firstBatch(sendable);
-    if (batch.length === 0) return;
-    await sendBatch(jobId, batch, store, (id) => {
+    if (batch.length === 0) return last;
+    last = await sendBatch(jobId, batch, store, (id) => {
       if (!others || others.id > id) return false;
       behind.add(id);
       return true;
     });
   }
 }
+
+/** Whether this device has every entry of the server's log, and no other. */
+async function hasAllUpTo(last: number, jobId: string, store: LocalStore): Promise<boolean> {
+  const numbers = await numberedIn(jobId, store);
+  return numbers.length === last && numbers.every(({ seq }) => seq! <= last);
+}
+
+/** The entries that the server has given a number. */
+const numberedIn = async (jobId: string, store: LocalStore): Promise<LocalEntry[]> =>
+  (await store.entries.where({ jobId }).toArray()).filter(({ seq }) => seq !== undefined);
 
 function firstBatch(unsent: readonly LocalEntry[]): LocalEntry[] {
   const batch: LocalEntry[] = [];
@@ -115,15 +128,18 @@ function firstBatch(unsent: readonly LocalEntry[]): LocalEntry[] {
   return batch;
 }
 
-/** Send a batch. What the server will not have is set aside with its reason; the rest is sent. */
+/**
+ * Send a batch. What the server will not have is set aside with its reason; the rest is sent.
+ * @returns as `send` does.
+ */
 async function sendBatch(
   jobId: string,
   batch: readonly LocalEntry[],
   store: LocalStore,
   waits: (id: string) => boolean = () => false,
-): Promise<void> {
+): Promise<number | undefined> {
   try {
-    const { accepted, offset } = await ask('append', {
+    const { accepted, offset, last } = await ask('append', {
       params: { id: jobId },
       body: { entries: batch.map(asSent), sentAt: new Date().toISOString() },
     });
@@ -136,6 +152,7 @@ async function sendBatch(
           offset: offset === 0 ? undefined : offset,
         });
     });
+    return last;
   } catch (error) {
     if (!(error instanceof ApiProblem)) throw error;
     const { entry, status } = error.problem;
@@ -144,21 +161,20 @@ async function sendBatch(
     if (error.problem.code === 'not-the-author') throw error;
     // One entry stands in the way of the rest: set it aside with the reason, and go on with the rest.
     if (named !== undefined) {
-      if (error.problem.status === 409 && waits(named)) return;
+      if (error.problem.status === 409 && waits(named)) return undefined;
       return setAside(named, error.message, store);
     }
     // It is somebody else's visit: said with each, so that a lead or they can let it in.
     if (error.problem.code === 'not-yours') {
       for (const { id } of batch) await setAside(id, error.message, store);
-      return;
+      return undefined;
     }
     // A refusal that names none and is about the job or the server: everything waits.
     if (!ABOUT_A_BODY.has(status)) throw error;
     if (batch.length > 1) {
       const half = Math.ceil(batch.length / 2);
       await sendBatch(jobId, batch.slice(0, half), store, waits);
-      await sendBatch(jobId, batch.slice(half), store, waits);
-      return;
+      return sendBatch(jobId, batch.slice(half), store, waits);
     }
     const [only] = batch as [LocalEntry];
     const tries = (only.tries ?? 0) + 1;
@@ -169,6 +185,7 @@ async function sendBatch(
       return setAside(only.id, `The server breaks on it. ${error.message}`, store);
     await store.entries.update(only.id, { tries });
     await new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
+    return undefined;
   }
 }
 
@@ -188,8 +205,9 @@ export async function sendAgain(jobId: string, store: LocalStore = localStore): 
 /** Too large, not as it should be, or something in it that the server breaks on. */
 const ABOUT_A_BODY: ReadonlySet<number> = new Set([400, 413, 422, 500]);
 
-async function setAside(id: string, refusal: string, store: LocalStore): Promise<void> {
+async function setAside(id: string, refusal: string, store: LocalStore): Promise<undefined> {
   await store.entries.update(id, { sendState: 'refused', refusal });
+  return undefined;
 }
 
 /** What the server takes of an entry. */
@@ -212,17 +230,24 @@ function asSent({ id, kind, at, author, device, seen, presses, body }: LocalEntr
  * and what it lost is sent once more.
  */
 async function pull(jobId: string, store: LocalStore): Promise<void> {
-  const numbered = (await store.entries.where({ jobId }).toArray()).filter(
-    (entry) => entry.seq !== undefined,
-  );
+  const numbered = await numberedIn(jobId, store);
   const newest = numbered.reduce((most, entry) => Math.max(most, entry.seq!), 0);
   const complete = numbered.length === newest;
   const entries = await fetchAfter(jobId, complete ? Math.max(0, newest - 1) : 0);
   const same = entries.find((entry) => entry.seq === newest)?.id;
   const agrees = newest === 0 || numbered.some((e) => e.seq === newest && e.id === same);
-  if (agrees) await takeIn(jobId, entries, store);
+  // What is here as it is there stays untouched: whatever is written makes every screen read the log again.
+  const here = new Map(numbered.map((known) => [known.id, known]));
+  const news = entries.filter((entry) => !isSame(here.get(entry.id), entry));
+  if (agrees) await takeIn(jobId, news, store);
   else await reconcile(jobId, numbered, store);
 }
+
+/** An entry never changes but for its number and its clock. */
+const isSame = (
+  known: LocalEntry | undefined,
+  { seq, offset }: EntriesResource['entries'][number],
+) => known?.seq === seq && known.offset === offset && known.sendState === 'sent';
 
 /** All entries after a number; a long log comes in parts. */
 async function fetchAfter(jobId: string, after: number): Promise<EntriesResource['entries']> {
@@ -243,6 +268,7 @@ async function takeIn(
   entries: EntriesResource['entries'],
   store: LocalStore,
 ): Promise<void> {
+  if (entries.length === 0) return;
   await store.entries.bulkPut(
     entries.map(
       (entry) => ({ ...asStored(entry as LocalEntry), jobId, sendState: 'sent' }) as LocalEntry,
