@@ -107,15 +107,9 @@ async function send(jobId: string, store: LocalStore): Promise<number | undefine
   }
 }
 
-/** Whether this device has every entry of the server's log, and no other. */
-async function hasAllUpTo(last: number, jobId: string, store: LocalStore): Promise<boolean> {
-  const numbers = await numberedIn(jobId, store);
-  return numbers.length === last && numbers.every(({ seq }) => seq! <= last);
-}
-
-/** The entries that the server has given a number. */
-const numberedIn = async (jobId: string, store: LocalStore): Promise<LocalEntry[]> =>
-  (await store.entries.where({ jobId }).toArray()).filter(({ seq }) => seq !== undefined);
+/** Whether as many entries with a number are here as the server has; it numbers them without gaps. */
+const hasAllUpTo = async (last: number, jobId: string, store: LocalStore): Promise<boolean> =>
+  (await store.entries.where({ jobId, sendState: 'sent' }).count()) === last;
 
 function firstBatch(unsent: readonly LocalEntry[]): LocalEntry[] {
   const batch: LocalEntry[] = [];
@@ -230,7 +224,9 @@ function asSent({ id, kind, at, author, device, seen, presses, body }: LocalEntr
  * and what it lost is sent once more.
  */
 async function pull(jobId: string, store: LocalStore): Promise<void> {
-  const numbered = await numberedIn(jobId, store);
+  const numbered = (await store.entries.where({ jobId }).toArray()).filter(
+    ({ seq }) => seq !== undefined,
+  );
   const newest = numbered.reduce((most, entry) => Math.max(most, entry.seq!), 0);
   const complete = numbered.length === newest;
   const entries = await fetchAfter(jobId, complete ? Math.max(0, newest - 1) : 0);
