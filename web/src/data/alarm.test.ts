@@ -3,12 +3,15 @@ import { jest } from '@jest/globals';
 import type * as Alarm from './alarm';
 
 const log: string[] = [];
+/** While something else has the loudspeaker. */
+let taken: Promise<void> | undefined;
 
 class Speaker {
   state: AudioContextState = 'suspended';
   readonly currentTime = 0;
   readonly destination = {};
   resume = async (): Promise<void> => {
+    await taken;
     this.state = 'running';
     log.push('on');
   };
@@ -78,4 +81,18 @@ test('a short beep does not cut off a long alarm begun before', async () => {
   expect(log).not.toContain('off');
   await jest.advanceTimersByTimeAsync(100);
   expect(log.at(-1)).toBe('off');
+});
+
+test('a beep that comes too late is dropped; the next one sounds', async () => {
+  const { beep, readySound } = await fresh();
+  readySound();
+  await soon();
+  taken = new Promise((done) => setTimeout(done, 5_000));
+  beep(3);
+  await jest.advanceTimersByTimeAsync(5_000);
+  taken = undefined;
+  expect(log).not.toContain('tone');
+  beep();
+  await soon();
+  expect(log.filter((each) => each === 'tone')).toHaveLength(1);
 });

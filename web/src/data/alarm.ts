@@ -22,18 +22,24 @@ export function readySound(): void {
 export function beep(times = 1, hertz = 1900): void {
   if (!context || !mayStart) return;
   const speaker = context;
+  const asked = Date.now();
   void speaker.resume().then(() => {
-    tones(speaker, times, hertz);
-    rest(times * EACH_S * 1000);
+    // After a call, say, that had the loudspeaker: what it was for is over, and a clock rings again by itself.
+    const late = Date.now() - asked > LATE_MS;
+    if (!late) tones(speaker, times, hertz);
+    rest(late ? 0 : times * EACH_S * 1000);
   });
 }
 
+const LATE_MS = 1_000;
 /** From one tone to the next, s. */
 const EACH_S = 0.32;
+/** Before the first one: a loudspeaker that has just been opened swallows its beginning. */
+const LEAD_S = 0.05;
 
 function tones(speaker: AudioContext, times: number, hertz: number): void {
   for (let i = 0; i < times; i += 1) {
-    const from = speaker.currentTime + i * EACH_S;
+    const from = speaker.currentTime + LEAD_S + i * EACH_S;
     const tone = speaker.createOscillator();
     const loud = speaker.createGain();
     tone.type = 'square';
