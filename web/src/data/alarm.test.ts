@@ -45,6 +45,7 @@ async function fresh(): Promise<typeof Alarm> {
 
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());
+afterAll(() => Reflect.deleteProperty(globalThis, 'AudioContext'));
 
 test('before any press nothing sounds, and nothing is kept for later', async () => {
   const { beep, readySound } = await fresh();
@@ -80,6 +81,21 @@ test('a short beep does not cut off a long alarm begun before', async () => {
   await jest.advanceTimersByTimeAsync(4_500);
   expect(log).not.toContain('off');
   await jest.advanceTimersByTimeAsync(100);
+  expect(log.at(-1)).toBe('off');
+});
+
+test('a beep in the moment it would be let go of is heard to its end', async () => {
+  const { beep, readySound } = await fresh();
+  readySound();
+  await jest.advanceTimersByTimeAsync(1_990);
+  taken = new Promise((done) => setTimeout(done, 30));
+  beep(3);
+  await jest.advanceTimersByTimeAsync(30);
+  taken = undefined;
+  expect(log).toEqual(['on', 'on', 'tone', 'tone', 'tone']);
+  await jest.advanceTimersByTimeAsync(2_950);
+  expect(log).not.toContain('off');
+  await jest.advanceTimersByTimeAsync(50);
   expect(log.at(-1)).toBe('off');
 });
 

@@ -4,6 +4,8 @@ let context: AudioContext | undefined;
 /** Whether a press has let it sound once; from then on it may begin by itself. */
 let mayStart = false;
 let letGo: ReturnType<typeof setTimeout> | undefined;
+/** When it is let go of, by the steady clock, ms. */
+let restsAt = 0;
 
 /** So long after the last tone the loudspeaker is let go: one that stays open costs the battery of a whole day. */
 const QUIET_MS = 2_000;
@@ -22,10 +24,12 @@ export function readySound(): void {
 export function beep(times = 1, hertz = 1900): void {
   if (!context || !mayStart) return;
   const speaker = context;
-  const asked = Date.now();
+  const asked = performance.now();
+  // Not let go of while it opens.
+  clearTimeout(letGo);
   void speaker.resume().then(() => {
     // After a call, say, that had the loudspeaker: what it was for is over, and a clock rings again by itself.
-    const late = Date.now() - asked > LATE_MS;
+    const late = performance.now() - asked > LATE_MS;
     if (!late) tones(speaker, times, hertz);
     rest(late ? 0 : times * EACH_S * 1000);
   });
@@ -54,13 +58,11 @@ function tones(speaker: AudioContext, times: number, hertz: number): void {
 
 /** @param sounding so much longer it still sounds, ms; a longer one that was begun before is waited for. */
 function rest(sounding = 0): void {
-  const end = Date.now() + sounding + QUIET_MS;
-  if (end < restsAt) return;
-  restsAt = end;
+  const now = performance.now();
+  restsAt = Math.max(restsAt, now + sounding + QUIET_MS);
   clearTimeout(letGo);
-  letGo = setTimeout(() => void context?.suspend(), sounding + QUIET_MS);
+  letGo = setTimeout(() => void context?.suspend(), restsAt - now);
 }
-let restsAt = 0;
 
 export function shake(): void {
   if ('vibrate' in navigator) navigator.vibrate([400, 150, 400, 150, 400]);
